@@ -1,0 +1,24 @@
+package fairedge.core.cut;
+
+import fairedge.core.geometry.Vec3;
+
+/** Where a point of a cut lies. */
+public sealed interface Anchor {
+  /** On a vertex. */
+  record OnVertex(int vertex) implements Anchor {}
+
+  /**
+   * On an edge.
+   *
+   * @param t from 0 at the edge's first vertex (lower id) to 1 at its second; within 1e-7 S of an
+   *     end it is that end
+   */
+  record OnEdge(int edge, double t) implements Anchor {}
+
+  /**
+   * In a face.
+   *
+   * @param at a point on the face's triangulation, as it was picked
+   */
+  record InFace(int face, Vec3 at) implements Anchor {}
+}

@@ -1,0 +1,18 @@
+package fairedge.core.cut;
+
+import fairedge.core.geometry.Vec3;
+
+/** A place that a cut makes or uses, as it is drawn while the cut is pending. */
+public record CutPoint(Vec3 at, Use use) {
+  /** What becomes of the place. */
+  public enum Use {
+    /** A new vertex at an end or bend of the cut. */
+    NEW,
+    /** A vertex that was there. */
+    USED,
+    /** A new vertex where the cut crosses an edge between two of its ends. */
+    CROSSING,
+    /** The cut runs on to the border of a face here, past where it is seen. */
+    RUN_ON
+  }
+}

@@ -1,0 +1,244 @@
+package fairedge.core.geometry;
+
+/**
+ * One polygon in space by its corners in order, and the measures that the product defines on it.
+ * Corners need not lie in one plane. Immutable; every measure costs its number of corners, but
+ * {@link #triangles} (squared for concave polygons).
+ */
+public final class Polygon {
+  private final Vec3[] corners;
+  private final Vec3 newell;
+
+  /**
+   * @param corners at least 3 finite points; kept, not copied: the caller gives them away
+   */
+  public Polygon(Vec3[] corners) {
+    if (corners.length < 3) {
+      throw new IllegalArgumentException("a polygon has at least 3 corners");
+    }
+    this.corners = corners;
+    this.newell = newellOf(corners);
+  }
+
+  private static Vec3 newellOf(Vec3[] p) {
+    Vec3 sum = Vec3.ZERO;
+    for (int i = 1; i + 1 < p.length; i++) {
+      sum = sum.plus(p[i].minus(p[0]).cross(p[i + 1].minus(p[0])));
+    }
+    return sum.times(0.5);
+  }
+
+  public int size() {
+    return corners.length;
+  }
+
+  public Vec3 corner(int i) {
+    return corners[Math.floorMod(i, corners.length)];
+  }
+
+  /** Newell's vector: along the normal, as long as the area. */
+  public Vec3 newell() {
+    return newell;
+  }
+
+  public Vec3 normal() {
+    return newell.unit();
+  }
+
+  public double area() {
+    return newell.length();
+  }
+
+  /** Mean of the corners: where a mark for the face is drawn when it lies inside. */
+  public Vec3 middle() {
+    Vec3 sum = Vec3.ZERO;
+    for (Vec3 p : corners) {
+      sum = sum.plus(p.minus(corners[0]));
+    }
+    return corners[0].plus(sum.times(1.0 / corners.length));
+  }
+
+  /** Largest distance of a corner from the plane through the middle, square to the normal. */
+  public double warpDistance() {
+    Vec3 middle = middle();
+    Vec3 normal = normal();
+    double largest = 0;
+    for (Vec3 p : corners) {
+      largest = Math.max(largest, Math.abs(p.minus(middle).dot(normal)));
+    }
+    return largest;
+  }
+
+  /** Turn from the side before corner i to the side after it, degrees, 0 = straight on. */
+  public double turnAt(int i) {
+    Vec3 in = corner(i).minus(corner(i - 1));
+    Vec3 out = corner(i + 1).minus(corner(i));
+    return in.angleTo(out);
+  }
+
+  /** Angle inside corner i between its two sides, degrees, as if the corner were convex. */
+  public double angleAt(int i) {
+    return corner(i - 1).minus(corner(i)).angleTo(corner(i + 1).minus(corner(i)));
+  }
+
+  /** How many corners turn by at most {@code degrees}. */
+  public int straightCorners(double degrees) {
+    int count = 0;
+    for (int i = 0; i < corners.length; i++) {
+      if (turnAt(i) <= degrees) {
+        count++;
+      }
+    }
+    return count;
+  }
+
+  /** Mean length of the sides. */
+  public double meanSide() {
+    double sum = 0;
+    for (int i = 0; i < corners.length; i++) {
+      sum += corner(i).distance(corner(i + 1));
+    }
+    return sum / corners.length;
+  }
+
+  /** Whether all corners turn the same way, seen along the normal (straight corners allowed). */
+  public boolean isConvex() {
+    Flat flat = flat();
+    for (int i = 0; i < corners.length; i++) {
+      if (flat.turn(i, (i + 1) % corners.length, (i + 2) % corners.length) < 0) {
+        return false;
+      }
+    }
+    return area() > 0;
+  }
+
+  /** This polygon seen along its normal, as plane coordinates. */
+  public Flat flat() {
+    return new Flat(this);
+  }
+
+  /**
+   * A triangulation as corner indices, three a triangle, {@code size - 2} triangles, winding kept.
+   * Quads are cut along the diagonal that keeps both halves turned the same way, else the shorter;
+   * larger ones by ear clipping (Meisters, "Polygons have ears", 1975) on the projection along the
+   * normal. Always answers, even where the projection crosses itself.
+   */
+  public int[] triangles() {
+    return EarClipping.triangles(this);
+  }
+
+  /** The projection of a polygon along its dominant axis, turned so that it winds to the left. */
+  public static final class Flat {
+    private final double[] u;
+    private final double[] v;
+    private final Polygon polygon;
+
+    private Flat(Polygon polygon) {
+      this.polygon = polygon;
+      int n = polygon.size();
+      u = new double[n];
+      v = new double[n];
+      for (int i = 0; i < n; i++) {
+        u[i] = acrossOf(polygon.corner(i));
+        v[i] = upOf(polygon.corner(i));
+      }
+    }
+
+    private int axis() {
+      Vec3 n = polygon.newell;
+      double ax = Math.abs(n.x());
+      double ay = Math.abs(n.y());
+      double az = Math.abs(n.z());
+      return az >= ax && az >= ay ? 2 : ay >= ax ? 1 : 0;
+    }
+
+    private double acrossOf(Vec3 p) {
+      Vec3 n = polygon.newell;
+      return switch (axis()) {
+        case 2 -> n.z() >= 0 ? p.x() : -p.x();
+        case 1 -> n.y() >= 0 ? p.z() : -p.z();
+        default -> n.x() >= 0 ? p.y() : -p.y();
+      };
+    }
+
+    private double upOf(Vec3 p) {
+      return switch (axis()) {
+        case 2 -> p.y();
+        case 1 -> p.x();
+        default -> p.z();
+      };
+    }
+
+    /** Which way corners a, b, c turn: 1 left (convex), -1 right, 0 straight. */
+    public int turn(int a, int b, int c) {
+      return Predicates.turn(u[a], v[a], u[b], v[b], u[c], v[c]);
+    }
+
+    /** Whether point p, seen along the normal, lies inside by the even-odd rule. */
+    public boolean contains(Vec3 p) {
+      double pu = acrossOf(p);
+      double pv = upOf(p);
+      boolean inside = false;
+      for (int i = 0, j = u.length - 1; i < u.length; j = i++) {
+        if (v[i] > pv != v[j] > pv) {
+          int side = Predicates.turn(u[j], v[j], u[i], v[i], pu, pv);
+          if (v[i] > v[j] == side > 0) {
+            inside = !inside;
+          }
+        }
+      }
+      return inside;
+    }
+
+    /**
+     * Whether the segment p to q runs inside: it crosses no side, touches no corner but its own
+     * ends, and its middle is inside.
+     */
+    public boolean containsSegment(Vec3 p, Vec3 q) {
+      for (int i = 0, j = u.length - 1; i < u.length; j = i++) {
+        if (meetsSide(p, q, j, i)) {
+          return false;
+        }
+      }
+      return contains(p.towards(q, 0.5));
+    }
+
+    private boolean meetsSide(Vec3 p, Vec3 q, int i, int j) {
+      Vec3 a = polygon.corner(i);
+      Vec3 b = polygon.corner(j);
+      if (a.equals(p) || a.equals(q) || b.equals(p) || b.equals(q)) {
+        return false;
+      }
+      double pu = acrossOf(p);
+      double pv = upOf(p);
+      double qu = acrossOf(q);
+      double qv = upOf(q);
+      int sa = Predicates.turn(pu, pv, qu, qv, u[i], v[i]);
+      int sb = Predicates.turn(pu, pv, qu, qv, u[j], v[j]);
+      int sp = Predicates.turn(u[i], v[i], u[j], v[j], pu, pv);
+      int sq = Predicates.turn(u[i], v[i], u[j], v[j], qu, qv);
+      return sa * sb < 0 && sp * sq < 0
+          || sa == 0 && isBetween(pu, pv, qu, qv, u[i], v[i])
+          || sb == 0 && isBetween(pu, pv, qu, qv, u[j], v[j]);
+    }
+
+    private static boolean isBetween(
+        double pu, double pv, double qu, double qv, double x, double y) {
+      double along = (x - pu) * (qu - pu) + (y - pv) * (qv - pv);
+      double whole = (qu - pu) * (qu - pu) + (qv - pv) * (qv - pv);
+      return along > 0 && along < whole;
+    }
+
+    /** Whether corner k lies in or on the triangle of corners a, b, c (which winds left). */
+    boolean triangleHolds(int a, int b, int c, int k) {
+      return Predicates.turn(u[a], v[a], u[b], v[b], u[k], v[k]) >= 0
+          && Predicates.turn(u[b], v[b], u[c], v[c], u[k], v[k]) >= 0
+          && Predicates.turn(u[c], v[c], u[a], v[a], u[k], v[k]) >= 0;
+    }
+
+    /** Whether corners a and b lie at one place in the projection. */
+    boolean samePlace(int a, int b) {
+      return u[a] == u[b] && v[a] == v[b];
+    }
+  }
+}

@@ -1,0 +1,58 @@
+package fairedge.core.geometry;
+
+/** A point or a direction in space. Lengths are in the unit of the mesh they belong to. */
+public record Vec3(double x, double y, double z) {
+  public static final Vec3 ZERO = new Vec3(0, 0, 0);
+
+  public Vec3 plus(Vec3 o) {
+    return new Vec3(x + o.x, y + o.y, z + o.z);
+  }
+
+  public Vec3 minus(Vec3 o) {
+    return new Vec3(x - o.x, y - o.y, z - o.z);
+  }
+
+  public Vec3 times(double k) {
+    return new Vec3(x * k, y * k, z * k);
+  }
+
+  public double dot(Vec3 o) {
+    return x * o.x + y * o.y + z * o.z;
+  }
+
+  public Vec3 cross(Vec3 o) {
+    return new Vec3(y * o.z - z * o.y, z * o.x - x * o.z, x * o.y - y * o.x);
+  }
+
+  public double length() {
+    return Math.sqrt(dot(this));
+  }
+
+  public double distance(Vec3 o) {
+    return minus(o).length();
+  }
+
+  /** The same direction at length 1; {@link #ZERO} where this has no direction. */
+  public Vec3 unit() {
+    double length = length();
+    return length > 0 && Double.isFinite(length) ? times(1 / length) : ZERO;
+  }
+
+  /**
+   * The point at {@code t} between this (0) and {@code o} (1). Written as a weighted sum so that
+   * {@code a.towards(b, t)} and {@code b.towards(a, 1 - t)} agree wherever {@code 1 - t} is exact.
+   */
+  public Vec3 towards(Vec3 o, double t) {
+    double s = 1 - t;
+    return new Vec3(x * s + o.x * t, y * s + o.y * t, z * s + o.z * t);
+  }
+
+  /** Angle to {@code o} in degrees, 0 to 180; accurate near both ends (Kahan's formula by atan2). */
+  public double angleTo(Vec3 o) {
+    return StrictMath.toDegrees(StrictMath.atan2(cross(o).length(), dot(o)));
+  }
+
+  public boolean isFinite() {
+    return Double.isFinite(x) && Double.isFinite(y) && Double.isFinite(z);
+  }
+}

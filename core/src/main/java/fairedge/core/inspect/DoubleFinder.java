@@ -1,0 +1,157 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * {@code double}:
+ *
+ * <ol>
+ *   <li>every pair of vertices with a place, lone ones too, at the weld distance or less, joined by
+ *       an edge or not;
+ *   <li>pairs that share a vertex join into one cluster: one finding each, with its number of pairs.
+ * </ol>
+ *
+ * Vertices are sorted along an oblique direction, so that those of straight and flat forms don't
+ * fall together; then each is compared with those that follow it within the weld distance. Cost: n
+ * log n, and the pairs that are near along that direction.
+ */
+final class DoubleFinder {
+  private static final Vec3 OBLIQUE = new Vec3(0.7310585, 0.5411961, 0.4155393).unit();
+
+  /** Sort keys hold the place along the direction in 38 bits over a vertex index in 25. */
+  private static final int INDEX_BITS = 25;
+
+  private static final long BINS = 1L << 38;
+
+  private final double weld;
+  private long window;
+
+  DoubleFinder(double weld) {
+    this.weld = weld;
+  }
+
+  List<Finding> find(Mesh mesh) {
+    long[] keys = sortedKeys(mesh);
+    if (keys.length == 0) {
+      return List.of();
+    }
+    Clusters clusters = new Clusters(mesh.vertexEnd());
+    for (int i = 0; i < keys.length; i++) {
+      int v = vertexOf(keys[i]);
+      for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
+        int w = vertexOf(keys[j]);
+        double distance = mesh.position(v).distance(mesh.position(w));
+        if (distance <= weld) {
+          clusters.join(v, w, distance);
+        }
+      }
+    }
+    return clusters.findings(mesh);
+  }
+
+  private long[] sortedKeys(Mesh mesh) {
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    int count = 0;
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+        double along = mesh.position(v).dot(OBLIQUE);
+        low = Math.min(low, along);
+        high = Math.max(high, along);
+        count++;
+      }
+    }
+    long[] keys = new long[count];
+    double binsPerUnit = high > low ? (BINS - 1) / (high - low) : 0;
+    window = (long) Math.min(BINS, weld * binsPerUnit) + 1;
+    int filled = 0;
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+        long bin = (long) ((mesh.position(v).dot(OBLIQUE) - low) * binsPerUnit);
+        keys[filled++] = bin << INDEX_BITS | v;
+      }
+    }
+    Arrays.sort(keys);
+    return keys;
+  }
+
+  private static int vertexOf(long key) {
+    return (int) (key & (1L << INDEX_BITS) - 1);
+  }
+
+  private static long binOf(long key) {
+    return key >> INDEX_BITS;
+  }
+
+  /** Vertices joined by pairs: union by index, always towards the lower one. */
+  private static final class Clusters {
+    private final int[] parent;
+    private final Map<Integer, Long> pairs = new TreeMap<>();
+    private final Map<Integer, Double> apart = new TreeMap<>();
+
+    Clusters(int vertexEnd) {
+      parent = new int[vertexEnd];
+      Arrays.setAll(parent, v -> v);
+    }
+
+    void join(int v, int w, double distance) {
+      int a = rootOf(v);
+      int b = rootOf(w);
+      int root = Math.min(a, b);
+      int other = Math.max(a, b);
+      pairs.merge(root, 1L, Long::sum);
+      apart.merge(root, distance, Math::max);
+      if (other != root) {
+        parent[other] = root;
+        Long moved = pairs.remove(other);
+        Double movedApart = apart.remove(other);
+        if (moved != null && movedApart != null) {
+          pairs.merge(root, moved, Long::sum);
+          apart.merge(root, movedApart, Math::max);
+        }
+      }
+    }
+
+    private int rootOf(int v) {
+      int root = v;
+      while (parent[root] != root) {
+        parent[root] = parent[parent[root]];
+        root = parent[root];
+      }
+      return root;
+    }
+
+    List<Finding> findings(Mesh mesh) {
+      Map<Integer, List<Integer>> members = new TreeMap<>();
+      pairs.keySet().forEach(root -> members.put(root, new ArrayList<>()));
+      for (int v = 0; v < parent.length; v++) {
+        List<Integer> cluster = members.get(rootOf(v));
+        if (cluster != null && mesh.hasVertex(v) && mesh.hasPlace(v)) {
+          cluster.add(v);
+        }
+      }
+      List<Finding> found = new ArrayList<>();
+      members.forEach((root, vertices) -> found.add(finding(mesh, root, vertices)));
+      return found;
+    }
+
+    private Finding finding(Mesh mesh, int root, List<Integer> vertices) {
+      double reach = 0;
+      for (int v : vertices) {
+        reach = Math.max(reach, Places.meanEdge(mesh, mesh.facesAt(v)));
+      }
+      return new Finding.DoubleVertices(
+          List.copyOf(vertices),
+          pairs.getOrDefault(root, 0L),
+          apart.getOrDefault(root, 0.0),
+          mesh.position(root),
+          reach);
+    }
+  }
+}

@@ -1,0 +1,62 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+
+/** Where marks stand, and how far a finding reaches. */
+final class Places {
+  private Places() {}
+
+  /** A point of face f that lies on it: its middle, or that of its largest triangle if concave. */
+  static Vec3 onFace(Mesh mesh, int f) {
+    if (!mesh.isMeasurable(f)) {
+      return firstPlace(mesh, f);
+    }
+    Polygon shape = mesh.polygon(f);
+    Vec3 middle = shape.middle();
+    return shape.flat().contains(middle) ? middle : onLargestTriangle(shape);
+  }
+
+  private static Vec3 onLargestTriangle(Polygon shape) {
+    int[] triangles = shape.triangles();
+    Vec3 best = shape.middle();
+    double largest = -1;
+    for (int i = 0; i < triangles.length; i += 3) {
+      Polygon t =
+          new Polygon(
+              new Vec3[] {
+                shape.corner(triangles[i]),
+                shape.corner(triangles[i + 1]),
+                shape.corner(triangles[i + 2])
+              });
+      if (t.area() > largest) {
+        largest = t.area();
+        best = t.middle();
+      }
+    }
+    return best;
+  }
+
+  private static Vec3 firstPlace(Mesh mesh, int f) {
+    for (int v : mesh.vertices(f)) {
+      if (mesh.hasPlace(v)) {
+        return mesh.position(v);
+      }
+    }
+    return Vec3.ZERO;
+  }
+
+  /** Mean length of the edges of the given faces; 0 if none can be measured. */
+  static double meanEdge(Mesh mesh, int... faces) {
+    double sum = 0;
+    int count = 0;
+    for (int f : faces) {
+      if (mesh.isMeasurable(f)) {
+        sum += mesh.polygon(f).meanSide();
+        count++;
+      }
+    }
+    return count == 0 ? 0 : sum / count;
+  }
+}

@@ -1,0 +1,14 @@
+package fairedge.core.inspect;
+
+import java.util.List;
+
+/** What an inspection gives: figures, and the findings that count, in a fixed order. */
+public record Report(Figures figures, List<Assessed> findings) {
+
+  /** A finding and how much it counts. */
+  public record Assessed(Finding finding, Severity severity) {}
+
+  public long count(Severity severity) {
+    return findings.stream().filter(f -> f.severity() == severity).count();
+  }
+}

@@ -1,0 +1,194 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+
+/**
+ * {@code triangle}, the first form that fits:
+ *
+ * <ol>
+ *   <li><b>fan</b>: the triangles at a vertex that has 3 or more faces, all triangles, while every
+ *       vertex round it also has a face that is none, or lies on a border. Vertices are taken by id;
+ *       a triangle belongs to the first fan. One finding a fan;
+ *   <li><b>pair</b>: two triangles on both sides of one two-sided edge, wound alike, whose normals
+ *       differ by the profile's angle (20 degrees) or less and whose union is a strictly convex quad.
+ *       As many pairs as possible, then the squarest: the least sum, over the corners of the quads,
+ *       of what they are off 90 degrees. One finding a pair;
+ *   <li><b>stray</b>: every other triangle.
+ * </ol>
+ *
+ * Cost: every face once, and {@link PairMatching}.
+ */
+final class TriangleFinder {
+  private final double largestBend;
+
+  TriangleFinder(double largestBend) {
+    this.largestBend = largestBend;
+  }
+
+  List<Finding> find(Mesh mesh) {
+    BitSet free = new BitSet();
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.size(f) == 3) {
+        free.set(f);
+      }
+    }
+    List<Finding> found = new ArrayList<>();
+    if (!free.isEmpty()) {
+      findFans(mesh, free, found);
+      findPairs(mesh, free, found);
+      free.stream().forEach(f -> found.add(stray(mesh, f)));
+    }
+    return found;
+  }
+
+  private static void findFans(Mesh mesh, BitSet free, List<Finding> found) {
+    BitSet centres = new BitSet();
+    free.stream()
+        .forEach(
+            f -> {
+              for (int v : mesh.vertices(f)) {
+                centres.set(v);
+              }
+            });
+    centres.stream()
+        .filter(v -> isFanCentre(mesh, v))
+        .forEach(
+            v -> {
+              List<Integer> faces = new ArrayList<>();
+              for (int f : mesh.facesAt(v)) {
+                if (free.get(f)) {
+                  faces.add(f);
+                }
+              }
+              if (faces.size() >= 3) {
+                faces.forEach(free::clear);
+                found.add(fan(mesh, v, faces));
+              }
+            });
+  }
+
+  private static boolean isFanCentre(Mesh mesh, int v) {
+    int[] faces = mesh.facesAt(v);
+    if (faces.length < 3) {
+      return false;
+    }
+    for (int f : faces) {
+      if (mesh.size(f) != 3) {
+        return false;
+      }
+    }
+    for (int e : mesh.edgesAt(v)) {
+      if (mesh.cornerOn(e) != Mesh.NONE && !endsOrMeetsOthers(mesh, mesh.otherEnd(e, v))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static boolean endsOrMeetsOthers(Mesh mesh, int v) {
+    for (int e : mesh.edgesAt(v)) {
+      if (mesh.uses(e) == 1) {
+        return true;
+      }
+    }
+    for (int f : mesh.facesAt(v)) {
+      if (mesh.size(f) != 3) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void findPairs(Mesh mesh, BitSet free, List<Finding> found) {
+    List<PairMatching.Candidate> candidates = new ArrayList<>();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (mesh.hasEdge(e) && mesh.isTwoSided(e)) {
+        addCandidate(mesh, e, free, candidates);
+      }
+    }
+    for (PairMatching.Candidate pair : PairMatching.best(candidates)) {
+      free.clear(pair.face());
+      free.clear(pair.other());
+      found.add(pair(mesh, pair));
+    }
+  }
+
+  private void addCandidate(
+      Mesh mesh, int e, BitSet free, List<PairMatching.Candidate> candidates) {
+    int c = mesh.cornerOn(e);
+    int d = mesh.nextOnEdge(c);
+    int f = mesh.faceOf(c);
+    int g = mesh.faceOf(d);
+    if (f == g || !free.get(f) || !free.get(g) || mesh.vertexOf(c) == mesh.vertexOf(d)) {
+      return;
+    }
+    int apex = mesh.vertexOf(mesh.previous(c));
+    int otherApex = mesh.vertexOf(mesh.previous(d));
+    if (apex == otherApex || !mesh.isMeasurable(f) || !mesh.isMeasurable(g)) {
+      return;
+    }
+    Polygon quad =
+        new Polygon(
+            new Vec3[] {
+              mesh.position(apex),
+              mesh.position(mesh.vertexOf(c)),
+              mesh.position(otherApex),
+              mesh.position(mesh.vertexOf(d))
+            });
+    double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
+    if (bend <= largestBend && isStrictlyConvex(quad)) {
+      candidates.add(
+          new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
+    }
+  }
+
+  private static boolean isStrictlyConvex(Polygon quad) {
+    Polygon.Flat flat = quad.flat();
+    return flat.turn(0, 1, 2) > 0
+        && flat.turn(1, 2, 3) > 0
+        && flat.turn(2, 3, 0) > 0
+        && flat.turn(3, 0, 1) > 0;
+  }
+
+  private static double offSquare(Polygon quad) {
+    double sum = 0;
+    for (int i = 0; i < 4; i++) {
+      sum += Math.abs(quad.angleAt(i) - 90);
+    }
+    return sum;
+  }
+
+  private static Finding fan(Mesh mesh, int centre, List<Integer> faces) {
+    int[] ids = faces.stream().mapToInt(Integer::intValue).toArray();
+    Vec3 place = mesh.hasPlace(centre) ? mesh.position(centre) : Places.onFace(mesh, ids[0]);
+    List<Element> marked = new ArrayList<>(List.of(Element.vertex(centre)));
+    faces.forEach(f -> marked.add(Element.face(f)));
+    return new Finding.Triangle(
+        Finding.Triangle.Form.FAN, faces, marked, place, Places.meanEdge(mesh, ids));
+  }
+
+  private static Finding pair(Mesh mesh, PairMatching.Candidate pair) {
+    return new Finding.Triangle(
+        Finding.Triangle.Form.PAIR,
+        List.of(pair.face(), pair.other()),
+        List.of(
+            Element.face(pair.face()), Element.face(pair.other()), Element.edge(pair.edge())),
+        mesh.along(pair.edge(), 0.5),
+        Places.meanEdge(mesh, pair.face(), pair.other()));
+  }
+
+  private static Finding stray(Mesh mesh, int f) {
+    return new Finding.Triangle(
+        Finding.Triangle.Form.STRAY,
+        List.of(f),
+        List.of(Element.face(f)),
+        Places.onFace(mesh, f),
+        Places.meanEdge(mesh, f));
+  }
+}

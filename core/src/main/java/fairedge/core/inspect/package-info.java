@@ -1,0 +1,5 @@
+/** What the engine finds in a mesh, as data. */
+@NullMarked
+package fairedge.core.inspect;
+
+import org.jspecify.annotations.NullMarked;

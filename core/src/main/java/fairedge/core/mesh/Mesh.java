@@ -1,0 +1,366 @@
+package fairedge.core.mesh;
+
+import fairedge.core.geometry.Bounds;
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
+import java.util.Arrays;
+
+/**
+ * Everything that a polygon file can hold, however bad: n-gons, borders, edges with three or more
+ * faces, fans that touch in one vertex, loose edges, lone vertices, faces that use an edge twice.
+ *
+ * <p><b>Shape.</b> A radial-edge structure on primitive arrays (Weiler, "The radial edge
+ * structure", 1988). A face is a ring of <em>corners</em>; a corner is one vertex's use in one face
+ * and stands also for the side that leaves it. All sides on one edge hang round it in a cycle, and
+ * all edges at one vertex in another. There is at most one edge between two vertices; its first
+ * vertex is the one with the lower id.
+ *
+ * <p><b>Ids.</b> Vertices, edges and faces have stable ids: a change adds ids and frees ids, it
+ * renumbers nothing, and what is freed is not used again along one line of steps. Corner ids are
+ * internal to a state. The order within the cycles is not part of the state: no result may depend
+ * on it, and {@link MeshBytes} doesn't hold it.
+ *
+ * <p><b>Memory.</b> About 220 bytes for each quad of a large mesh. Not safe for use by several
+ * threads while it changes; {@link MeshLinks} alone writes to it.
+ */
+public final class Mesh {
+  /** No such element. */
+  public static final int NONE = -1;
+
+  static final int DEAD = -2;
+
+  double[] x = new double[16];
+  double[] y = new double[16];
+  double[] z = new double[16];
+  int[] vertexEdge = new int[16];
+  int vertexEnd;
+  int vertexCount;
+
+  int[] edgeFirst = new int[16];
+  int[] edgeSecond = new int[16];
+  int[] edgeNextAtFirst = new int[16];
+  int[] edgePreviousAtFirst = new int[16];
+  int[] edgeNextAtSecond = new int[16];
+  int[] edgePreviousAtSecond = new int[16];
+  int[] edgeCorner = new int[16];
+  int edgeEnd;
+  int edgeCount;
+
+  int[] faceCorner = new int[16];
+  int[] faceSize = new int[16];
+  int faceEnd;
+  int faceCount;
+
+  int[] cornerVertex = new int[64];
+  int[] cornerEdge = new int[64];
+  int[] cornerFace = new int[64];
+  int[] cornerNext = new int[64];
+  int[] cornerPrevious = new int[64];
+  int[] cornerNextOnEdge = new int[64];
+  int[] cornerPreviousOnEdge = new int[64];
+  int cornerEnd;
+  int freeCorner = NONE;
+
+  Mesh() {}
+
+  /** One more than the highest vertex id ever given along this line of steps. */
+  public int vertexEnd() {
+    return vertexEnd;
+  }
+
+  public int edgeEnd() {
+    return edgeEnd;
+  }
+
+  public int faceEnd() {
+    return faceEnd;
+  }
+
+  public int vertexCount() {
+    return vertexCount;
+  }
+
+  public int edgeCount() {
+    return edgeCount;
+  }
+
+  public int faceCount() {
+    return faceCount;
+  }
+
+  public boolean hasVertex(int v) {
+    return v >= 0 && v < vertexEnd && vertexEdge[v] != DEAD;
+  }
+
+  public boolean hasEdge(int e) {
+    return e >= 0 && e < edgeEnd && edgeFirst[e] != DEAD;
+  }
+
+  public boolean hasFace(int f) {
+    return f >= 0 && f < faceEnd && faceCorner[f] != DEAD;
+  }
+
+  public Vec3 position(int v) {
+    return new Vec3(x[v], y[v], z[v]);
+  }
+
+  /** Whether all three numbers of the vertex are finite; others take part in topology only. */
+  public boolean hasPlace(int v) {
+    return Double.isFinite(x[v]) && Double.isFinite(y[v]) && Double.isFinite(z[v]);
+  }
+
+  /** Any edge at v, or {@link #NONE} for a lone vertex. */
+  public int edgeAt(int v) {
+    return vertexEdge[v];
+  }
+
+  /** The edge after e in the cycle round v, one of e's ends. */
+  public int nextEdgeAt(int v, int e) {
+    return edgeFirst[e] == v ? edgeNextAtFirst[e] : edgeNextAtSecond[e];
+  }
+
+  /** The end of e with the lower id; fractions along an edge are measured from it. */
+  public int first(int e) {
+    return edgeFirst[e];
+  }
+
+  public int second(int e) {
+    return edgeSecond[e];
+  }
+
+  public int otherEnd(int e, int v) {
+    return edgeFirst[e] == v ? edgeSecond[e] : edgeFirst[e];
+  }
+
+  /** Any side on e, or {@link #NONE} for a loose edge. */
+  public int cornerOn(int e) {
+    return edgeCorner[e];
+  }
+
+  /** The side after c round its edge. */
+  public int nextOnEdge(int c) {
+    return cornerNextOnEdge[c];
+  }
+
+  /** How many sides of faces lie on e: 1 border, 2 two-sided, 3 and more crowded, 0 loose. */
+  public int uses(int e) {
+    int start = edgeCorner[e];
+    if (start == NONE) {
+      return 0;
+    }
+    int uses = 0;
+    int c = start;
+    do {
+      uses++;
+      c = cornerNextOnEdge[c];
+    } while (c != start);
+    return uses;
+  }
+
+  public boolean isTwoSided(int e) {
+    int c = edgeCorner[e];
+    return c != NONE && cornerNextOnEdge[c] != c && cornerNextOnEdge[cornerNextOnEdge[c]] == c;
+  }
+
+  /** The corner with which face f begins; part of the state, as files keep it. */
+  public int firstCorner(int f) {
+    return faceCorner[f];
+  }
+
+  public int size(int f) {
+    return faceSize[f];
+  }
+
+  public int next(int c) {
+    return cornerNext[c];
+  }
+
+  public int previous(int c) {
+    return cornerPrevious[c];
+  }
+
+  public int vertexOf(int c) {
+    return cornerVertex[c];
+  }
+
+  /** The edge that the side leaving corner c lies on. */
+  public int edgeOf(int c) {
+    return cornerEdge[c];
+  }
+
+  public int faceOf(int c) {
+    return cornerFace[c];
+  }
+
+  /** The vertices of f in order from its first corner. */
+  public int[] vertices(int f) {
+    int[] result = new int[faceSize[f]];
+    int c = faceCorner[f];
+    for (int i = 0; i < result.length; i++) {
+      result[i] = cornerVertex[c];
+      c = cornerNext[c];
+    }
+    return result;
+  }
+
+  /** The faces with a side on e, each once, by id. */
+  public int[] facesOn(int e) {
+    int[] result = new int[uses(e)];
+    int c = edgeCorner[e];
+    for (int i = 0; i < result.length; i++) {
+      result[i] = cornerFace[c];
+      c = cornerNextOnEdge[c];
+    }
+    return distinctSorted(result);
+  }
+
+  /** The edges at v by id. Cost: its edges. */
+  public int[] edgesAt(int v) {
+    int start = vertexEdge[v];
+    if (start == NONE) {
+      return new int[0];
+    }
+    int[] result = new int[8];
+    int count = 0;
+    int e = start;
+    do {
+      if (count == result.length) {
+        result = Arrays.copyOf(result, 2 * count);
+      }
+      result[count++] = e;
+      e = nextEdgeAt(v, e);
+    } while (e != start);
+    result = Arrays.copyOf(result, count);
+    Arrays.sort(result);
+    return result;
+  }
+
+  /** The faces with a corner at v, each once, by id. Cost: the uses of its edges. */
+  public int[] facesAt(int v) {
+    int[] result = new int[8];
+    int count = 0;
+    for (int e : edgesAt(v)) {
+      for (int f : facesOn(e)) {
+        if (count == result.length) {
+          result = Arrays.copyOf(result, 2 * count);
+        }
+        result[count++] = f;
+      }
+    }
+    return distinctSorted(Arrays.copyOf(result, count));
+  }
+
+  private static int[] distinctSorted(int[] values) {
+    Arrays.sort(values);
+    int count = 0;
+    for (int i = 0; i < values.length; i++) {
+      if (i == 0 || values[i] != values[i - 1]) {
+        values[count++] = values[i];
+      }
+    }
+    return count == values.length ? values : Arrays.copyOf(values, count);
+  }
+
+  /** Edges of faces at v; loose edges don't count. */
+  public int valence(int v) {
+    int count = 0;
+    for (int e : edgesAt(v)) {
+      if (edgeCorner[e] != NONE) {
+        count++;
+      }
+    }
+    return count;
+  }
+
+  /** A corner of f at v, the first from the face's first corner, or {@link #NONE}. */
+  public int findCorner(int f, int v) {
+    int start = faceCorner[f];
+    int c = start;
+    do {
+      if (cornerVertex[c] == v) {
+        return c;
+      }
+      c = cornerNext[c];
+    } while (c != start);
+    return NONE;
+  }
+
+  /** The edge between a and b, or {@link #NONE}. Cost: the smaller valence of the two. */
+  public int findEdge(int a, int b) {
+    int startA = vertexEdge[a];
+    int startB = vertexEdge[b];
+    if (startA == NONE || startB == NONE) {
+      return NONE;
+    }
+    int ea = startA;
+    int eb = startB;
+    do {
+      if (otherEnd(ea, a) == b) {
+        return ea;
+      }
+      if (otherEnd(eb, b) == a) {
+        return eb;
+      }
+      ea = nextEdgeAt(a, ea);
+      eb = nextEdgeAt(b, eb);
+    } while (ea != startA && eb != startB);
+    return NONE;
+  }
+
+  /** Whether every corner of f has a place. */
+  public boolean isMeasurable(int f) {
+    int c = faceCorner[f];
+    for (int i = faceSize[f]; i > 0; i--) {
+      if (!hasPlace(cornerVertex[c])) {
+        return false;
+      }
+      c = cornerNext[c];
+    }
+    return true;
+  }
+
+  /** The shape of face f. Precondition: {@link #isMeasurable}. */
+  public Polygon polygon(int f) {
+    Vec3[] corners = new Vec3[faceSize[f]];
+    int c = faceCorner[f];
+    for (int i = 0; i < corners.length; i++) {
+      corners[i] = position(cornerVertex[c]);
+      c = cornerNext[c];
+    }
+    return new Polygon(corners);
+  }
+
+  public Vec3 along(int e, double t) {
+    return position(edgeFirst[e]).towards(position(edgeSecond[e]), t);
+  }
+
+  public double length(int e) {
+    return position(edgeFirst[e]).distance(position(edgeSecond[e]));
+  }
+
+  /** The box round all vertices with a place that are in faces. Cost: the whole mesh. */
+  public Bounds bounds() {
+    Bounds bounds = Bounds.EMPTY;
+    for (int v = 0; v < vertexEnd; v++) {
+      if (hasVertex(v) && hasPlace(v) && isInFace(v)) {
+        bounds = bounds.with(position(v));
+      }
+    }
+    return bounds;
+  }
+
+  public boolean isInFace(int v) {
+    int start = vertexEdge[v];
+    if (start < 0) {
+      return false;
+    }
+    int e = start;
+    do {
+      if (edgeCorner[e] != NONE) {
+        return true;
+      }
+      e = nextEdgeAt(v, e);
+    } while (e != start);
+    return false;
+  }
+}

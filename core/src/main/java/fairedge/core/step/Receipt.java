@@ -1,0 +1,137 @@
+package fairedge.core.step;
+
+import fairedge.core.cut.CutPiece;
+import fairedge.core.cut.CutRemark;
+import fairedge.core.cut.CutResult;
+import fairedge.core.local.Journal;
+import fairedge.core.local.LocalChange;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * What became of the elements, so that marks, notes and what is chosen move along with a change. An
+ * element that is not named is kept as it was.
+ *
+ * @param newVertices ids made
+ * @param splitEdges edges that were there before, each with all edges it became
+ * @param newEdges edges made in faces
+ * @param splitFaces faces that were there before, each with all faces it became
+ * @param goneVertices ids freed
+ * @param goneEdges ids freed
+ * @param goneFaces ids freed
+ * @param usedVertices how many vertices that were there the cut ends on
+ */
+public record Receipt(
+    List<Integer> newVertices,
+    List<Split> splitEdges,
+    List<Integer> newEdges,
+    List<Split> splitFaces,
+    List<Integer> goneVertices,
+    List<Integer> goneEdges,
+    List<Integer> goneFaces,
+    int usedVertices,
+    List<CutPiece> pieces,
+    List<CutRemark> remarks) {
+
+  /** What one element became, itself among it. */
+  public record Split(int from, List<Integer> into) {}
+
+  public boolean changesNothing() {
+    return newVertices.isEmpty()
+        && newEdges.isEmpty()
+        && goneVertices.isEmpty()
+        && goneEdges.isEmpty();
+  }
+
+  static Receipt of(Journal journal, CutResult result) {
+    Tally tally = new Tally();
+    journal.changes().forEach(tally::add);
+    return tally.receipt(result);
+  }
+
+  /** Follows elements from what was there before the change to what there is after it. */
+  private static final class Tally {
+    private final TreeSet<Integer> newVertices = new TreeSet<>();
+    private final Map<Integer, Integer> edgeWhole = new TreeMap<>();
+    private final Map<Integer, Integer> faceWhole = new TreeMap<>();
+    private final TreeSet<Integer> newEdges = new TreeSet<>();
+    private final TreeSet<Integer> goneVertices = new TreeSet<>();
+    private final TreeSet<Integer> goneEdges = new TreeSet<>();
+    private final TreeSet<Integer> goneFaces = new TreeSet<>();
+
+    void add(LocalChange change) {
+      switch (change) {
+        case LocalChange.EdgeSplit s -> splitEdge(s);
+        case LocalChange.FaceSplit s -> splitFace(s);
+        case LocalChange.EdgeJoined j -> {
+          free(j.vertex(), newVertices, goneVertices);
+          freeEdge(j.goneEdge());
+        }
+        case LocalChange.FacesJoined j -> {
+          freeEdge(j.edge());
+          if (faceWhole.remove(j.goneFace()) == null) {
+            goneFaces.add(j.goneFace());
+          }
+        }
+      }
+    }
+
+    private void splitEdge(LocalChange.EdgeSplit s) {
+      newVertices.add(s.vertex());
+      if (newEdges.contains(s.edge())) {
+        newEdges.add(s.newEdge());
+      } else {
+        edgeWhole.put(s.newEdge(), edgeWhole.getOrDefault(s.edge(), s.edge()));
+      }
+    }
+
+    private void splitFace(LocalChange.FaceSplit s) {
+      for (int e : s.edges()) {
+        newEdges.add(e);
+      }
+      for (int v : s.vertices()) {
+        newVertices.add(v);
+      }
+      faceWhole.put(s.newFace(), faceWhole.getOrDefault(s.face(), s.face()));
+    }
+
+    private void freeEdge(int e) {
+      if (edgeWhole.remove(e) == null) {
+        free(e, newEdges, goneEdges);
+      }
+    }
+
+    private static void free(int id, TreeSet<Integer> made, TreeSet<Integer> gone) {
+      if (!made.remove(id)) {
+        gone.add(id);
+      }
+    }
+
+    Receipt receipt(CutResult result) {
+      return new Receipt(
+          List.copyOf(newVertices),
+          splits(edgeWhole),
+          List.copyOf(newEdges),
+          splits(faceWhole),
+          List.copyOf(goneVertices),
+          List.copyOf(goneEdges),
+          List.copyOf(goneFaces),
+          result.usedVertices(),
+          result.pieces(),
+          result.remarks());
+    }
+
+    private static List<Split> splits(Map<Integer, Integer> wholes) {
+      Map<Integer, List<Integer>> byWhole = new TreeMap<>();
+      wholes.forEach(
+          (part, whole) ->
+              byWhole.computeIfAbsent(whole, w -> new ArrayList<>(List.of(w))).add(part));
+      return byWhole.entrySet().stream()
+          .map(e -> new Split(e.getKey(), List.copyOf(e.getValue())))
+          .toList();
+    }
+  }
+}

@@ -1,0 +1,165 @@
+package fairedge.core;
+
+import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.props.HarbourProps;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Fixture meshes by name. */
+public final class Meshes {
+  private Meshes() {}
+
+  /** All fixtures on which the same laws are run. */
+  public static Map<String, Mesh> all() {
+    Map<String, Mesh> all = new TreeMap<>();
+    all.put("cube", cube());
+    all.put("grid", grid(4, 3));
+    all.put("hatch lid", HarbourProps.hatchLid());
+    all.put("bollard", HarbourProps.mooringBollard());
+    all.put("crowded", crowded());
+    all.put("bow-tie", bowTie());
+    all.put("moebius", moebius(7));
+    all.put("tetrahedron", tetrahedron());
+    all.put("edge used twice", edgeUsedTwice());
+    return all;
+  }
+
+  /** Corners at 0 and 2; vertex ids count x fastest, then y, then z. */
+  public static Mesh cube() {
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < 8; i++) {
+      b.vertex(2 * (i & 1), i & 2, (i & 4) / 2.0);
+    }
+    b.face(0, 2, 3, 1);
+    b.face(4, 5, 7, 6);
+    b.face(0, 1, 5, 4);
+    b.face(1, 3, 7, 5);
+    b.face(3, 2, 6, 7);
+    b.face(2, 0, 4, 6);
+    return b.build();
+  }
+
+  /** A flat sheet of w by h unit quads facing up; vertex (i, j) has id j * (w + 1) + i. */
+  public static Mesh grid(int w, int h) {
+    MeshBuilder b = new MeshBuilder();
+    for (int j = 0; j <= h; j++) {
+      for (int i = 0; i <= w; i++) {
+        b.vertex(i, j, 0);
+      }
+    }
+    for (int j = 0; j < h; j++) {
+      for (int i = 0; i < w; i++) {
+        int v = j * (w + 1) + i;
+        b.face(v, v + 1, v + w + 2, v + w + 1);
+      }
+    }
+    return b.build();
+  }
+
+  /** A 3 by 1 sheet whose middle face is cut into two triangles. */
+  public static Mesh gridWithPair() {
+    MeshBuilder b = new MeshBuilder();
+    for (int j = 0; j <= 1; j++) {
+      for (int i = 0; i <= 3; i++) {
+        b.vertex(i, j, 0);
+      }
+    }
+    b.face(0, 1, 5, 4);
+    b.face(1, 2, 6);
+    b.face(1, 6, 5);
+    b.face(2, 3, 7, 6);
+    return b.build();
+  }
+
+  /** Three quads on one edge, a loose edge and a lone vertex. */
+  public static Mesh crowded() {
+    MeshBuilder b = new MeshBuilder();
+    int a = b.vertex(0, 0, 0);
+    int c = b.vertex(0, 0, 1);
+    for (int i = 0; i < 3; i++) {
+      double angle = 2 * Math.PI * i / 3;
+      int p = b.vertex(Math.cos(angle), Math.sin(angle), 0);
+      int q = b.vertex(Math.cos(angle), Math.sin(angle), 1);
+      b.face(a, p, q, c);
+    }
+    int lone = b.vertex(3, 3, 3);
+    b.edge(a, b.vertex(4, 4, 4));
+    assert lone >= 0;
+    return b.build();
+  }
+
+  /** Two quads that touch in one vertex. */
+  public static Mesh bowTie() {
+    MeshBuilder b = new MeshBuilder();
+    int middle = b.vertex(0, 0, 0);
+    b.face(middle, b.vertex(1, 0, 0), b.vertex(1, 1, 0), b.vertex(0, 1, 0));
+    b.face(middle, b.vertex(-1, 0, 0), b.vertex(-1, -1, 0), b.vertex(0, -1, 0));
+    return b.build();
+  }
+
+  /** A band of n quads that comes back with its sides exchanged. */
+  public static Mesh moebius(int n) {
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < n; i++) {
+      double turn = 2 * Math.PI * i / n;
+      double twist = turn / 2;
+      for (int side = -1; side <= 1; side += 2) {
+        double r = 3 + side * Math.cos(twist);
+        b.vertex(r * Math.cos(turn), r * Math.sin(turn), side * Math.sin(twist));
+      }
+    }
+    for (int i = 0; i < n; i++) {
+      int v = 2 * i;
+      boolean last = i == n - 1;
+      int next = last ? 1 : v + 2;
+      int nextOther = last ? 0 : v + 3;
+      b.face(v, next, nextOther, v + 1);
+    }
+    return b.build();
+  }
+
+  public static Mesh tetrahedron() {
+    MeshBuilder b = new MeshBuilder();
+    b.vertex(0, 0, 0);
+    b.vertex(1, 0, 0);
+    b.vertex(0, 1, 0);
+    b.vertex(0, 0, 1);
+    b.face(0, 2, 1);
+    b.face(0, 1, 3);
+    b.face(1, 2, 3);
+    b.face(2, 0, 3);
+    return b.build();
+  }
+
+  /** One face that runs out along an edge and back again. */
+  public static Mesh edgeUsedTwice() {
+    MeshBuilder b = new MeshBuilder();
+    b.vertex(0, 0, 0);
+    b.vertex(2, 0, 0);
+    b.vertex(2, 2, 0);
+    b.vertex(0, 2, 0);
+    b.vertex(1, 1, 0);
+    b.face(0, 4, 0, 1, 2, 3);
+    return b.build();
+  }
+
+  /** An open box of n sides with an n-gon on top: a prism without ground. */
+  public static Mesh openPrism(int n) {
+    MeshBuilder b = new MeshBuilder();
+    int[] top = new int[n];
+    for (int level = 0; level < 2; level++) {
+      for (int i = 0; i < n; i++) {
+        double angle = 2 * Math.PI * i / n;
+        int v = b.vertex(Math.cos(angle), Math.sin(angle), level);
+        top[i] = v;
+      }
+    }
+    for (int i = 0; i < n; i++) {
+      int next = (i + 1) % n;
+      b.face(i, next, n + next, n + i);
+    }
+    b.face(top);
+    return b.build();
+  }
+}
