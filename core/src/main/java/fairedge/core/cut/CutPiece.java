@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One piece of a cut: of a trace, from one anchor to the next; of a loop, the loop.
@@ -8,9 +9,9 @@ import java.util.List;
  * @param points along the piece; one polyline, but a jump where the surface in view jumps
  * @param stretches lengths of the polylines: how many points each unbroken stretch has
  * @param length along the surface
- * @param toLast angle to the piece before in degrees, 0 straight on; NaN for the first
- * @param toEdge smaller angle to the edge on which the piece ends, in degrees; NaN where it ends on
+ * @param toLast angle to the piece before in degrees, 0 straight on; null for the first
+ * @param toEdge smaller angle to the edge on which the piece ends, in degrees; null where it ends on
  *     none
  */
 public record CutPiece(
-    List<CutPoint> points, List<Integer> stretches, double length, double toLast, double toEdge) {}
+    List<CutPoint> points, List<Integer> stretches, double length, @Nullable Double toLast, @Nullable Double toEdge) {}

@@ -2,7 +2,6 @@ package fairedge.core.cut;
 
 import fairedge.core.flow.Ring;
 import fairedge.core.flow.Stop;
-import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
@@ -166,7 +165,7 @@ public final class Loops {
       remarks.add(remarkOn(stop));
     }
     CutPiece loop =
-        new CutPiece(points, List.of(points.size()), length, Double.NaN, toEdge);
+        new CutPiece(points, List.of(points.size()), length, null, toEdge);
     return new CutResult(List.of(loop), remarks, 0);
   }
 
@@ -199,17 +198,13 @@ public final class Loops {
     return new CutRemark(text, Element.face(stop.face()), at, stop.cause());
   }
 
+  /** Between the named edge and the line over to the next edge of the ring, 90 if square. */
   private double angleToNamedEdge() {
-    int quad = ring.quads().getFirst();
-    if (!mesh.isMeasurable(quad)) {
-      return Double.NaN;
-    }
     int e = ring.edges().getFirst();
-    Polygon shape = mesh.polygon(quad);
-    Vec3 along = mesh.position(mesh.second(e)).minus(mesh.position(mesh.first(e)));
     int next = ring.edges().get(1 % ring.edges().size());
+    Vec3 along = mesh.position(mesh.second(e)).minus(mesh.position(mesh.first(e)));
     Vec3 across = mesh.along(next, 0.5).minus(mesh.along(e, 0.5));
-    double angle = shape.area() > 0 ? along.angleTo(across) : Double.NaN;
+    double angle = along.angleTo(across);
     return Math.min(angle, 180 - angle);
   }
 }

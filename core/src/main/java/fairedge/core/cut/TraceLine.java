@@ -80,17 +80,17 @@ final class TraceLine {
     return length;
   }
 
-  private double turn(List<CutPoint> points) {
-    return lastDirection == null ? Double.NaN : lastDirection.angleTo(direction(points, 1));
+  private @Nullable Double turn(List<CutPoint> points) {
+    return lastDirection == null ? null : lastDirection.angleTo(direction(points, 1));
   }
 
   private static Vec3 direction(List<CutPoint> points, int to) {
     return points.get(to).at().minus(points.get(to - 1).at());
   }
 
-  private double toEdge(List<CutPoint> points, Node to) {
+  private @Nullable Double toEdge(List<CutPoint> points, Node to) {
     if (!(to instanceof Node.AtVertex v) || v.vertex() < firstNewVertex) {
-      return Double.NaN;
+      return null;
     }
     // A new vertex in an edge: its first edge runs along what was one edge before.
     int e = mesh.edgesAt(v.vertex())[0];

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.account.http;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,42 @@
+package fairedge.server.account.store;
+
+import static fairedge.schema.generated.Tables.ACCOUNT;
+
+import fairedge.server.platform.SignedIn;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+@Repository
+public class AccountStore {
+  private final DSLContext db;
+
+  AccountStore(DSLContext db) {
+    this.db = db;
+  }
+
+  /** An account with the hash of its password. */
+  public record Stored(SignedIn account, String passwordHash) {}
+
+  public Optional<Stored> findBySignIn(String signIn) {
+    return db.selectFrom(ACCOUNT)
+        .where(ACCOUNT.SIGN_IN.eq(signIn))
+        .fetchOptional(
+            r ->
+                new Stored(
+                    new SignedIn(r.getId(), r.getSignIn(), r.getName()), r.getPasswordHash()));
+  }
+
+  public void insert(SignedIn account, String hash) {
+    db.insertInto(ACCOUNT)
+        .set(ACCOUNT.ID, account.id())
+        .set(ACCOUNT.SIGN_IN, account.signIn())
+        .set(ACCOUNT.NAME, account.name())
+        .set(ACCOUNT.PASSWORD_HASH, hash)
+        .execute();
+  }
+
+  public boolean isEmpty() {
+    return !db.fetchExists(ACCOUNT);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.account.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,330 @@
+package fairedge.server.bench;
+
+import fairedge.core.cut.View;
+import fairedge.core.format.wire.WireMessage;
+import fairedge.core.local.Touched;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Change;
+import fairedge.core.step.Outcome;
+import fairedge.core.step.Preview;
+import fairedge.core.step.Receipt;
+import fairedge.server.bench.PreviewView.PieceView;
+import fairedge.server.bench.PreviewView.RefusalView;
+import fairedge.server.bench.PreviewView.RemarkView;
+import fairedge.server.bench.PreviewView.StopView;
+import fairedge.server.bench.Workshop.Held;
+import fairedge.server.bench.store.WorkpieceStore;
+import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.bench.store.WorkpieceStore.NewStep;
+import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.ExerciseView;
+import fairedge.server.exercise.Exercises;
+import fairedge.server.inspection.CheckView;
+import fairedge.server.inspection.FindingView;
+import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.server.platform.Problem;
+import fairedge.server.platform.SignedIn;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.UUID;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Workpieces: opening, previews, steps. A step is in the store before it is confirmed; a request
+ * names the revision it was aimed at, and its own key, so that it can be repeated safely.
+ */
+@Service
+public class Bench {
+  private final WorkpieceStore store;
+  private final Exercises exercises;
+  private final Workshop workshop;
+  private final Clock clock;
+
+  Bench(WorkpieceStore store, Exercises exercises, Workshop workshop, Clock clock) {
+    this.store = store;
+    this.exercises = exercises;
+    this.workshop = workshop;
+    this.clock = clock;
+  }
+
+  /** What a step, an undo or a redo is asked with. */
+  public record Asked(long revision, UUID clientKey) {}
+
+  /** A new state, and what of the mesh changed to get there (or all of it). */
+  public record Stepped(WorkpieceView state, byte[] mesh) {}
+
+  /** The working copy of a student in an exercise; made at the first call. */
+  @Transactional
+  public WorkpieceView open(UUID exerciseId, SignedIn student) {
+    exercises.requireForStudent(exerciseId, student);
+    UUID id = store.openFor(exerciseId, student.id(), clock.instant());
+    return state(id, student);
+  }
+
+  @Transactional(readOnly = true)
+  public WorkpieceView state(UUID id, SignedIn student) {
+    Head head = require(id, student);
+    return workshop.with(head, held -> view(head, held));
+  }
+
+  @Transactional(readOnly = true)
+  public byte[] mesh(UUID id, SignedIn student) {
+    Head head = require(id, student);
+    return workshop.with(head, held -> whole(held));
+  }
+
+  /** A copy of the mesh as it is now, and the step that made it so. */
+  @Transactional(readOnly = true)
+  public <T> T look(UUID id, SignedIn student, long revision, Function<Mesh, T> look) {
+    Head head = require(id, student);
+    requireFresh(head, revision);
+    return workshop.with(head, held -> look.apply(held.workpiece.mesh()));
+  }
+
+  /** The last step in force, if there is one. */
+  @Transactional(readOnly = true)
+  public @Nullable Long headStep(UUID id, SignedIn student) {
+    return require(id, student).headStep();
+  }
+
+  @Transactional(readOnly = true)
+  public PreviewView preview(
+      UUID id, SignedIn student, long revision, Change change, View view) {
+    Head head = require(id, student);
+    requireFresh(head, revision);
+    Exercise exercise = exercises.require(head.exerciseId());
+    return workshop.with(
+        head,
+        held -> {
+          Preview<CheckView> preview =
+              held.workpiece.preview(
+                  change, view, mesh -> workshop.check(exercise, held.workpiece));
+          return previewView(held, preview);
+        });
+  }
+
+  private static PreviewView previewView(Held held, Preview<CheckView> preview) {
+    return switch (preview.outcome()) {
+      case Outcome.Refused refused ->
+          new PreviewView(
+              held.revision,
+              new RefusalView(
+                  refused.refusal().reason(), elementView(refused.refusal().element())),
+              "",
+              List.of(),
+              List.of(),
+              List.of(),
+              true,
+              List.of(),
+              0);
+      case Outcome.Made made -> {
+        Receipt receipt = made.receipt();
+        CheckView after = preview.seen();
+        yield new PreviewView(
+            held.revision,
+            null,
+            preview.effect().sentence(),
+            receipt.pieces().stream().map(PieceView::of).toList(),
+            receipt.remarks().stream()
+                .map(
+                    r ->
+                        new RemarkView(
+                            r.text(), elementView(r.element()), r.at(), StopView.of(r.stop())))
+                .toList(),
+            receipt.splitFaces().stream().map(Receipt.Split::from).toList(),
+            receipt.changesNothing(),
+            after.newSince(held.check),
+            held.check.newSince(after).size());
+      }
+    };
+  }
+
+  private static @Nullable ElementView elementView(
+      fairedge.core.mesh.@Nullable Element element) {
+    return element == null ? null : ElementView.of(element);
+  }
+
+  /** Makes a change and keeps it as a step; a refusal is a problem, and nothing changes. */
+  @Transactional
+  public Stepped step(UUID id, SignedIn student, Asked asked, Change change, View view) {
+    return move(
+        id,
+        student,
+        asked,
+        (head, held) -> {
+          Preview<CheckView> tried = held.workpiece.preview(change, view, mesh -> held.check);
+          Receipt receipt = requireMade(held.workpiece.apply(change));
+          Touched touched = held.workpiece.lastTouched().orElseThrow();
+          CheckView before = held.check;
+          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          NewStep step =
+              new NewStep(change, receipt, view, After.of(change, tried.effect(), before, held.check));
+          store.addStep(head, step, clock.instant());
+          return touched;
+        });
+  }
+
+  private static Receipt requireMade(Outcome outcome) {
+    return switch (outcome) {
+      case Outcome.Made made -> {
+        if (made.receipt().changesNothing()) {
+          throw Problem.of(Problem.Kind.REFUSED, "This cut changes nothing.");
+        }
+        yield made.receipt();
+      }
+      case Outcome.Refused refused -> {
+        ElementView element = elementView(refused.refusal().element());
+        throw Problem.of(
+            Problem.Kind.REFUSED,
+            refused.refusal().reason(),
+            element == null ? Map.of() : Map.of("element", element));
+      }
+    };
+  }
+
+  /** Takes the last step back; it is kept, so that it can be made again. */
+  @Transactional
+  public Stepped undo(UUID id, SignedIn student, Asked asked) {
+    return move(
+        id,
+        student,
+        asked,
+        (head, held) -> {
+          if (head.headStep() == null) {
+            throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to take back.");
+          }
+          Touched touched = held.workpiece.undo();
+          store.headToParent(head);
+          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          return touched;
+        });
+  }
+
+  /** Makes again the step that was taken back last. */
+  @Transactional
+  public Stepped redo(UUID id, SignedIn student, Asked asked) {
+    return move(
+        id,
+        student,
+        asked,
+        (head, held) -> {
+          OptionalLong next = store.findNext(head);
+          if (next.isEmpty()) {
+            throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to make again.");
+          }
+          requireMade(held.workpiece.apply(store.change(next.getAsLong())));
+          store.headTo(head, next.getAsLong());
+          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          return held.workpiece.lastTouched().orElseThrow();
+        });
+  }
+
+  /** One move from a revision to the next. */
+  private interface Move {
+    Touched make(Head head, Held held);
+  }
+
+  private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
+    Head head = store.lock(id).filter(h -> h.studentId().equals(student.id())).orElseThrow(
+        () -> Problem.notFound("workpiece"));
+    if (store.isAnswered(id, asked.clientKey())) {
+      return workshop.with(head, held -> new Stepped(view(head, held), whole(held)));
+    }
+    requireFresh(head, asked.revision());
+    return workshop.with(
+        head,
+        held -> {
+          Touched touched = move.make(head, held);
+          held.revision = store.advance(head, asked.clientKey());
+          Head moved = store.find(id).orElseThrow();
+          byte[] delta =
+              WireMessage.delta(
+                  held.workpiece.mesh(),
+                  origin(held),
+                  touched,
+                  head.revision(),
+                  held.revision);
+          return new Stepped(view(moved, held), delta);
+        });
+  }
+
+  private Head require(UUID id, SignedIn student) {
+    return store
+        .find(id)
+        .filter(h -> h.studentId().equals(student.id()))
+        .orElseThrow(() -> Problem.notFound("workpiece"));
+  }
+
+  private static void requireFresh(Head head, long revision) {
+    if (head.revision() != revision) {
+      throw Problem.of(
+          Problem.Kind.STALE,
+          "This workpiece was cut in another window meanwhile; here is how it stands now.",
+          Map.of("revision", head.revision()));
+    }
+  }
+
+  private static byte[] whole(Held held) {
+    return WireMessage.whole(held.workpiece.mesh(), origin(held), held.revision);
+  }
+
+  /** The same for the life of a workpiece: its first vertex with a place never moves by a cut. */
+  private static fairedge.core.geometry.Vec3 origin(Held held) {
+    Mesh mesh = held.workpiece.mesh();
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+        return mesh.position(v);
+      }
+    }
+    return fairedge.core.geometry.Vec3.ZERO;
+  }
+
+  private WorkpieceView view(Head head, Held held) {
+    List<StepView> steps = store.stepsTo(head.headStep());
+    return new WorkpieceView(
+        head.id(),
+        ExerciseView.of(exercises.require(head.exerciseId())),
+        head.revision(),
+        steps,
+        !steps.isEmpty(),
+        store.findNext(head).isPresent(),
+        store.lastKeptAt(head.id()),
+        held.check);
+  }
+
+  /** The steps in force at a step, for a review of what was handed in after it. */
+  @Transactional(readOnly = true)
+  public List<StepView> stepsTo(@Nullable Long step) {
+    return store.stepsTo(step);
+  }
+
+  /** What a step did, as lists of steps tell it; kept with the step. */
+  public record After(
+      String tool, String did, List<StepView.Brought> brought, int mended, int must, int should) {
+    static After of(
+        Change change, fairedge.core.step.Effect effect, CheckView before, CheckView after) {
+      List<FindingView> fresh = after.newSince(before);
+      return new After(
+          toolOf(change),
+          effect.sentence(),
+          fresh.stream()
+              .map(f -> new StepView.Brought(f.kind(), f.severity(), f.title()))
+              .toList(),
+          before.newSince(after).size(),
+          after.must(),
+          after.should());
+    }
+
+    private static String toolOf(Change change) {
+      return switch (change) {
+        case Change.TraceChange t -> "Trace";
+        case Change.LoopsChange l -> "Loops";
+      };
+    }
+  }
+}

@@ -1,0 +1,91 @@
+package fairedge.server.bench;
+
+import fairedge.core.cut.CutPiece;
+import fairedge.core.cut.CutPoint;
+import fairedge.core.flow.Stop;
+import fairedge.core.geometry.Vec3;
+import fairedge.server.inspection.FindingView;
+import fairedge.server.inspection.FindingView.ElementView;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a pending change would do, from the code that would do it.
+ *
+ * @param revision the state it was tried on
+ * @param refusal why it can't be made; then the rest is empty
+ * @param sentence the first line of the slip
+ * @param pieces the line of the cut
+ * @param ring the quads that a loop would split, and its edges; empty for other tools
+ * @param wouldMake findings that are not there now
+ * @param wouldMend how many that are there now would be gone
+ */
+public record PreviewView(
+    long revision,
+    @Nullable RefusalView refusal,
+    String sentence,
+    List<PieceView> pieces,
+    List<RemarkView> remarks,
+    List<Integer> ring,
+    boolean changesNothing,
+    List<FindingView> wouldMake,
+    int wouldMend) {
+
+  /** Why not, and where to look. */
+  public record RefusalView(String reason, @Nullable ElementView element) {}
+
+  /** A remark with its place; {@code stop} says what stops a loop there. */
+  public record RemarkView(
+      String text, @Nullable ElementView element, @Nullable Vec3 at, @Nullable StopView stop) {}
+
+  /** What stops a loop. */
+  public enum StopView {
+    border,
+    triangle,
+    ngon,
+    crowded;
+
+    static @Nullable StopView of(Stop.@Nullable Cause cause) {
+      return cause == null ? null : values()[cause.ordinal()];
+    }
+  }
+
+  /** One piece of the line; angles in degrees, lengths in the exercise's unit. */
+  public record PieceView(
+      List<PointView> points,
+      List<Integer> stretches,
+      double length,
+      @Nullable Double toLast,
+      @Nullable Double toEdge) {
+    static PieceView of(CutPiece p) {
+      return new PieceView(
+          p.points().stream().map(PointView::of).toList(),
+          p.stretches(),
+          p.length(),
+          p.toLast(),
+          p.toEdge());
+    }
+  }
+
+  /** A place on the line and what becomes of it. */
+  public record PointView(Vec3 at, UseView use) {
+    /** What becomes of a place. */
+    public enum UseView {
+      fresh,
+      used,
+      crossing,
+      runOn
+    }
+
+    static PointView of(CutPoint p) {
+      UseView use =
+          switch (p.use()) {
+            case NEW -> UseView.fresh;
+            case USED -> UseView.used;
+            case CROSSING -> UseView.crossing;
+            case RUN_ON -> UseView.runOn;
+          };
+      return new PointView(p.at(), use);
+    }
+  }
+}

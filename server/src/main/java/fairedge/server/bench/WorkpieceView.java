@@ -1,0 +1,26 @@
+package fairedge.server.bench;
+
+import fairedge.server.exercise.ExerciseView;
+import fairedge.server.inspection.CheckView;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A workpiece as its student sees it.
+ *
+ * @param revision what a request must name as the state it was aimed at
+ * @param steps those in force, in order
+ * @param keptAt when the last step was kept
+ * @param check of the mesh as it is
+ */
+public record WorkpieceView(
+    UUID id,
+    ExerciseView exercise,
+    long revision,
+    List<StepView> steps,
+    boolean canUndo,
+    boolean canRedo,
+    @Nullable Instant keptAt,
+    CheckView check) {}

@@ -1,0 +1,108 @@
+package fairedge.server.bench.http;
+
+import fairedge.core.cut.View;
+import fairedge.core.step.Change;
+import fairedge.server.bench.Bench;
+import fairedge.server.bench.PreviewView;
+import fairedge.server.bench.WorkpieceView;
+import fairedge.server.platform.Json;
+import fairedge.server.platform.SignedIn;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.UUID;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The bench over HTTP. Meshes and steps are answered in binary; see docs/wire.md. */
+@RestController
+@RequestMapping("/api")
+class BenchController {
+  private static final String MESH = "application/vnd.fair-edge.mesh";
+  private static final String STEP = "application/vnd.fair-edge.step";
+
+  private final Bench bench;
+  private final Json json;
+
+  BenchController(Bench bench, Json json) {
+    this.bench = bench;
+    this.json = json;
+  }
+
+  record PreviewRequest(long revision, @NotNull Change change, @NotNull View view) {}
+
+  record StepRequest(
+      long revision, @NotNull UUID clientKey, @NotNull Change change, @NotNull View view) {}
+
+  record MoveRequest(long revision, @NotNull UUID clientKey) {
+    Bench.Asked asked() {
+      return new Bench.Asked(revision, clientKey);
+    }
+  }
+
+  @PutMapping("/exercises/{exercise}/workpiece")
+  WorkpieceView open(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn student) {
+    return bench.open(exercise, student);
+  }
+
+  @GetMapping("/workpieces/{id}")
+  WorkpieceView state(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return bench.state(id, student);
+  }
+
+  @GetMapping(value = "/workpieces/{id}/mesh", produces = MESH)
+  byte[] mesh(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return bench.mesh(id, student);
+  }
+
+  @PostMapping("/workpieces/{id}/previews")
+  PreviewView preview(
+      @PathVariable UUID id,
+      @Valid @RequestBody PreviewRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return bench.preview(id, student, asked.revision(), asked.change(), asked.view());
+  }
+
+  @PostMapping("/workpieces/{id}/steps")
+  ResponseEntity<byte[]> step(
+      @PathVariable UUID id,
+      @Valid @RequestBody StepRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
+    return reply(bench.step(id, student, by, asked.change(), asked.view()));
+  }
+
+  @PostMapping("/workpieces/{id}/undo")
+  ResponseEntity<byte[]> undo(
+      @PathVariable UUID id,
+      @Valid @RequestBody MoveRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return reply(bench.undo(id, student, asked.asked()));
+  }
+
+  @PostMapping("/workpieces/{id}/redo")
+  ResponseEntity<byte[]> redo(
+      @PathVariable UUID id,
+      @Valid @RequestBody MoveRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return reply(bench.redo(id, student, asked.asked()));
+  }
+
+  /** Length of the state's JSON, the JSON padded to 8 bytes, the mesh message. */
+  private ResponseEntity<byte[]> reply(Bench.Stepped stepped) {
+    byte[] state = json.bytes(stepped.state());
+    int padded = (state.length + 4 + 7) / 8 * 8;
+    ByteBuffer out =
+        ByteBuffer.allocate(padded + stepped.mesh().length).order(ByteOrder.LITTLE_ENDIAN);
+    out.putInt(state.length).put(state).position(padded).put(stepped.mesh());
+    return ResponseEntity.ok().header("Content-Type", STEP).body(out.array());
+  }
+}

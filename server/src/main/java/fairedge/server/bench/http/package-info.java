@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.bench.http;
+
+import org.jspecify.annotations.NullMarked;

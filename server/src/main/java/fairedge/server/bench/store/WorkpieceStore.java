@@ -1,0 +1,209 @@
+package fairedge.server.bench.store;
+
+import static fairedge.schema.generated.Tables.STEP;
+import static fairedge.schema.generated.Tables.WORKPIECE;
+import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
+import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.name;
+import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.table;
+
+import fairedge.core.cut.View;
+import fairedge.core.step.Change;
+import fairedge.core.step.Receipt;
+import fairedge.schema.generated.tables.records.WorkpieceRecord;
+import fairedge.server.bench.Bench;
+import fairedge.server.bench.StepView;
+import fairedge.server.platform.Json;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jooq.Record;
+import org.jooq.Result;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+
+/** Workpieces and their trees of steps. */
+@Repository
+public class WorkpieceStore {
+  private final DSLContext db;
+  private final Json json;
+
+  WorkpieceStore(DSLContext db, Json json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  /** Where a workpiece stands. */
+  public record Head(
+      UUID id, UUID exerciseId, UUID studentId, @Nullable Long headStep, long revision) {}
+
+  /** A step to keep. */
+  public record NewStep(Change change, Receipt receipt, View view, Bench.After after) {}
+
+  public UUID openFor(UUID exercise, UUID student, Instant now) {
+    db.insertInto(WORKPIECE)
+        .set(WORKPIECE.ID, UUID.randomUUID())
+        .set(WORKPIECE.EXERCISE_ID, exercise)
+        .set(WORKPIECE.STUDENT_ID, student)
+        .set(WORKPIECE.OPENED_AT, now.atOffset(ZoneOffset.UTC))
+        .onConflict(WORKPIECE.EXERCISE_ID, WORKPIECE.STUDENT_ID)
+        .doNothing()
+        .execute();
+    return db.select(WORKPIECE.ID)
+        .from(WORKPIECE)
+        .where(WORKPIECE.EXERCISE_ID.eq(exercise), WORKPIECE.STUDENT_ID.eq(student))
+        .fetchSingle(WORKPIECE.ID);
+  }
+
+  public Optional<Head> find(UUID id) {
+    return db.selectFrom(WORKPIECE).where(WORKPIECE.ID.eq(id)).fetchOptional(WorkpieceStore::head);
+  }
+
+  /** The same, and no one else moves it until this transaction ends. */
+  public Optional<Head> lock(UUID id) {
+    return db.selectFrom(WORKPIECE)
+        .where(WORKPIECE.ID.eq(id))
+        .forUpdate()
+        .fetchOptional(WorkpieceStore::head);
+  }
+
+  private static Head head(WorkpieceRecord r) {
+    return new Head(
+        r.getId(), r.getExerciseId(), r.getStudentId(), r.getHeadStep(), r.getRevision());
+  }
+
+  public boolean isAnswered(UUID workpiece, UUID clientKey) {
+    return db.fetchExists(
+        WORKPIECE_REQUEST,
+        WORKPIECE_REQUEST.WORKPIECE_ID.eq(workpiece),
+        WORKPIECE_REQUEST.CLIENT_KEY.eq(clientKey));
+  }
+
+  /** Adds a step after the head and moves the head to it. */
+  public void addStep(Head head, NewStep step, Instant now) {
+    Long parent = head.headStep();
+    int number =
+        parent == null
+            ? 1
+            : db.select(STEP.NUMBER).from(STEP).where(STEP.ID.eq(parent)).fetchSingle(STEP.NUMBER)
+                + 1;
+    long id =
+        db.insertInto(STEP)
+            .set(STEP.WORKPIECE_ID, head.id())
+            .set(STEP.PARENT_ID, parent)
+            .set(STEP.NUMBER, number)
+            .set(STEP.CHANGE, json.write(step.change()))
+            .set(STEP.RECEIPT, json.write(step.receipt()))
+            .set(STEP.VIEW, json.write(step.view()))
+            .set(STEP.AFTER, json.write(step.after()))
+            .set(STEP.MADE_AT, now.atOffset(ZoneOffset.UTC))
+            .returning(STEP.ID)
+            .fetchSingle(STEP.ID);
+    headTo(head, id);
+  }
+
+  public void headTo(Head head, long step) {
+    db.update(WORKPIECE)
+        .set(WORKPIECE.HEAD_STEP, step)
+        .where(WORKPIECE.ID.eq(head.id()))
+        .execute();
+  }
+
+  public void headToParent(Head head) {
+    db.update(WORKPIECE)
+        .set(
+            WORKPIECE.HEAD_STEP,
+            select(STEP.PARENT_ID).from(STEP).where(STEP.ID.eq(head.headStep())))
+        .where(WORKPIECE.ID.eq(head.id()))
+        .execute();
+  }
+
+  /** Moves on to the next revision and remembers by what request. */
+  public long advance(Head head, UUID clientKey) {
+    long revision =
+        db.update(WORKPIECE)
+            .set(WORKPIECE.REVISION, WORKPIECE.REVISION.plus(1))
+            .where(WORKPIECE.ID.eq(head.id()))
+            .returning(WORKPIECE.REVISION)
+            .fetchSingle(WORKPIECE.REVISION);
+    db.insertInto(WORKPIECE_REQUEST)
+        .set(WORKPIECE_REQUEST.WORKPIECE_ID, head.id())
+        .set(WORKPIECE_REQUEST.CLIENT_KEY, clientKey)
+        .set(WORKPIECE_REQUEST.REVISION, revision)
+        .execute();
+    return revision;
+  }
+
+  /** The step that was made last after the head, if any. */
+  public OptionalLong findNext(Head head) {
+    Long parent = head.headStep();
+    Long next =
+        db.select(max(STEP.ID))
+            .from(STEP)
+            .where(
+                STEP.WORKPIECE_ID.eq(head.id()),
+                parent == null ? STEP.PARENT_ID.isNull() : STEP.PARENT_ID.eq(parent))
+            .fetchOne(0, Long.class);
+    return next == null ? OptionalLong.empty() : OptionalLong.of(next);
+  }
+
+  public Change change(long step) {
+    JSONB stored =
+        db.select(STEP.CHANGE).from(STEP).where(STEP.ID.eq(step)).fetchSingle(STEP.CHANGE);
+    return json.read(stored, Change.class);
+  }
+
+  /** The changes from the starter to a step, in order. */
+  public List<Change> changesTo(@Nullable Long step) {
+    return lineTo(step).map(r -> json.read(r.get(STEP.CHANGE), Change.class));
+  }
+
+  public List<StepView> stepsTo(@Nullable Long step) {
+    return lineTo(step)
+        .map(
+            r -> {
+              Bench.After after = json.read(r.get(STEP.AFTER), Bench.After.class);
+              return new StepView(
+                  r.get(STEP.NUMBER),
+                  after.tool(),
+                  after.did(),
+                  after.brought(),
+                  after.mended(),
+                  r.get(STEP.MADE_AT).toInstant());
+            });
+  }
+
+  private Result<? extends Record> lineTo(@Nullable Long step) {
+    var line = name("line");
+    var start = select(STEP.ID, STEP.PARENT_ID).from(STEP).where(STEP.ID.eq(step));
+    var parent =
+        select(STEP.ID, STEP.PARENT_ID)
+            .from(STEP)
+            .join(table(line))
+            .on(STEP.ID.eq(field(name("line", "parent_id"), Long.class)));
+    return db.withRecursive(line.fields("id", "parent_id").as(start.unionAll(parent)))
+        .select(STEP.NUMBER, STEP.CHANGE, STEP.AFTER, STEP.MADE_AT)
+        .from(STEP)
+        .join(table(line))
+        .on(STEP.ID.eq(field(name("line", "id"), Long.class)))
+        .orderBy(STEP.NUMBER)
+        .fetch();
+  }
+
+  public @Nullable Instant lastKeptAt(UUID workpiece) {
+    OffsetDateTime last =
+        db.select(max(STEP.MADE_AT))
+            .from(STEP)
+            .where(STEP.WORKPIECE_ID.eq(workpiece))
+            .fetchOne(0, OffsetDateTime.class);
+    return last == null ? null : last.toInstant();
+  }
+}

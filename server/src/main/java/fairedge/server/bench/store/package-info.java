@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.bench.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.course.http;
+
+import org.jspecify.annotations.NullMarked;

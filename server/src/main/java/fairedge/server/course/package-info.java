@@ -1,0 +1,5 @@
+/** Classes and who is what in them. */
+@NullMarked
+package fairedge.server.course;
+
+import org.jspecify.annotations.NullMarked;

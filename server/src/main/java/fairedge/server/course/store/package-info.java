@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.course.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,99 @@
+package fairedge.server.demo;
+
+import fairedge.core.inspect.Profile;
+import fairedge.core.props.HarbourProps;
+import fairedge.server.account.Accounts;
+import fairedge.server.course.Courses;
+import fairedge.server.course.Courses.Role;
+import fairedge.server.exercise.Exercises;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Makes the class Harbour Props in an empty database, and tells its sign-ins. */
+@Component
+@ConditionalOnProperty(name = "fair-edge.demo", havingValue = "true")
+@RestController
+class DemoClass implements ApplicationRunner {
+  private static final String PASSWORD = "harbour-props";
+
+  /** Who there is in the demonstration. */
+  record Person(String signIn, String name, String role, String password) {}
+
+  private static final List<Person> PEOPLE =
+      List.of(
+          new Person("marit", "Marit Tangen", "instructor", PASSWORD),
+          new Person("rune", "Rune Osterholm", "student", PASSWORD),
+          new Person("ines", "Ines Varga-Lund", "student", PASSWORD),
+          new Person("tobias", "Tobias Achterberg", "student", PASSWORD));
+
+  private final Accounts accounts;
+  private final Courses courses;
+  private final Exercises exercises;
+  private final Clock clock;
+
+  DemoClass(Accounts accounts, Courses courses, Exercises exercises, Clock clock) {
+    this.accounts = accounts;
+    this.courses = courses;
+    this.exercises = exercises;
+    this.clock = clock;
+  }
+
+  @GetMapping("/api/demo")
+  List<Person> people() {
+    return PEOPLE;
+  }
+
+  @Override
+  @Transactional
+  public void run(ApplicationArguments args) {
+    if (!accounts.isEmpty()) {
+      return;
+    }
+    UUID course = courses.create("Harbour Props");
+    for (Person p : PEOPLE) {
+      UUID id = accounts.create(p.signIn(), p.name(), p.password());
+      courses.join(course, id, "student".equals(p.role()) ? Role.STUDENT : Role.INSTRUCTOR);
+    }
+    exercises.set(
+        course,
+        new Exercises.Draft(
+            "Hatch lid",
+            "Cut the 16-sided top into quads",
+            """
+            The lid of a deck hatch: a short cylinder whose top is one face with 16 sides. \
+            Nothing can run across such a face: every ring that climbs the wall stops at it.
+
+            Cut the top into quads with Trace. Sixteen corners fit a grid: choose four of them \
+            as its corners and run straight lines from side to side. Do the same below, or leave \
+            the bottom for a second attempt and see what the check says.""",
+            "mm",
+            Profile.ALL_QUADS,
+            clock.instant().plus(Duration.ofDays(4))),
+        HarbourProps.hatchLid());
+    exercises.set(
+        course,
+        new Exercises.Draft(
+            "Mooring bollard",
+            "Insert a loop at the middle of the waist",
+            """
+            The waist of this bollard is one long row of quads. A rope that bends it needs an \
+            edge to bend at.
+
+            Insert one loop at mid-height of the waist with Loops. Point at an upright edge of \
+            the waist: the ring that lights up is what the loop will cross. Everything stays \
+            quads.""",
+            "mm",
+            Profile.OPEN_SHEET,
+            clock.instant().plus(Duration.ofDays(11))),
+        HarbourProps.mooringBollard());
+  }
+}

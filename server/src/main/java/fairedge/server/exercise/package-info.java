@@ -1,0 +1,5 @@
+/** Exercises: starter, brief, profile. */
+@NullMarked
+package fairedge.server.exercise;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.exercise.store;
+
+import org.jspecify.annotations.NullMarked;

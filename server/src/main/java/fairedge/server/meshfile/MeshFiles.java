@@ -1,0 +1,66 @@
+package fairedge.server.meshfile;
+
+import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBytes;
+import fairedge.server.meshfile.store.MeshContentStore;
+import fairedge.server.platform.Problem;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.zip.DeflaterOutputStream;
+import java.util.zip.InflaterInputStream;
+import org.springframework.stereotype.Service;
+
+/** Meshes by the hash of their bytes: kept once, compressed, never altered. */
+@Service
+public class MeshFiles {
+  private final MeshContentStore store;
+
+  MeshFiles(MeshContentStore store) {
+    this.store = store;
+  }
+
+  /** Keeps a mesh; its hash. */
+  public byte[] keep(Mesh mesh) {
+    byte[] bytes = MeshBytes.write(mesh);
+    byte[] hash = hashOf(bytes);
+    store.insertIfNew(
+        hash, compressed(bytes), mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
+    return hash;
+  }
+
+  /** A fresh copy of a kept mesh, the caller's to change. */
+  public Mesh require(byte[] hash) {
+    byte[] stored = store.find(hash).orElseThrow(() -> Problem.notFound("mesh"));
+    return MeshBytes.read(expanded(stored));
+  }
+
+  private static byte[] hashOf(byte[] bytes) {
+    try {
+      return MessageDigest.getInstance("SHA-256").digest(bytes);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static byte[] compressed(byte[] bytes) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (DeflaterOutputStream deflater = new DeflaterOutputStream(out)) {
+      deflater.write(bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+
+  private static byte[] expanded(byte[] stored) {
+    try (InflaterInputStream in = new InflaterInputStream(new ByteArrayInputStream(stored))) {
+      return in.readAllBytes();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

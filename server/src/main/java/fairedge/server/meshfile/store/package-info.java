@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.meshfile.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+/** The application. */
+@NullMarked
+package fairedge.server;
+
+import org.jspecify.annotations.NullMarked;

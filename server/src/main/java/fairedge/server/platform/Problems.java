@@ -1,0 +1,65 @@
+package fairedge.server.platform;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+
+/** The one place where an error becomes a problem detail. Never a stack trace in a reply. */
+@RestControllerAdvice
+class Problems extends ResponseEntityExceptionHandler {
+  private static final Logger log = LoggerFactory.getLogger(Problems.class);
+
+  @ExceptionHandler(Problem.class)
+  ResponseEntity<ProblemDetail> problem(Problem problem) {
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            problem.kind().status(), String.valueOf(problem.getMessage()));
+    detail.setTitle(problem.kind().title());
+    problem.details().forEach(detail::setProperty);
+    return ResponseEntity.status(problem.kind().status()).body(detail);
+  }
+
+  @ExceptionHandler({AuthenticationException.class, AccessDeniedException.class})
+  void security(RuntimeException denied) {
+    throw denied;
+  }
+
+  @ExceptionHandler(Exception.class)
+  ResponseEntity<ProblemDetail> bug(Exception bug, HttpServletRequest request) {
+    String id = UUID.randomUUID().toString();
+    log.error("request {} {} failed, problem {}", request.getMethod(), request.getRequestURI(), id, bug);
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.INTERNAL_SERVER_ERROR,
+            "Something went wrong on our side; nothing that was confirmed is lost. Problem " + id);
+    detail.setTitle("Our mistake");
+    return ResponseEntity.internalServerError().body(detail);
+  }
+
+  @Override
+  protected @Nullable ResponseEntity<Object> handleExceptionInternal(
+      Exception e,
+      @Nullable Object body,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    if (status.value() == 400 && body instanceof ProblemDetail detail) {
+      // What the parser says names classes of ours; what is wrong is enough.
+      detail.setDetail("The request could not be understood: check its fields and their values.");
+    }
+    return super.handleExceptionInternal(e, body, headers, status, request);
+  }
+}

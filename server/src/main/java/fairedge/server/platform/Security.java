@@ -1,0 +1,94 @@
+package fairedge.server.platform;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.context.SecurityContextHolderStrategy;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+
+/** Who may ask at all; who may see what is each module's to say. */
+@Configuration
+class Security {
+  private static final String CONTENT_POLICY =
+      "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
+          + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+
+  @Bean
+  SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
+      throws Exception {
+    http.authorizeHttpRequests(
+            requests ->
+                requests
+                    .requestMatchers("/api/session", "/api/demo", "/api/openapi/**")
+                    .permitAll()
+                    .requestMatchers("/api/**")
+                    .authenticated()
+                    .requestMatchers("/actuator/health")
+                    .permitAll()
+                    .requestMatchers("/actuator/**")
+                    .denyAll()
+                    .requestMatchers(HttpMethod.GET, "/**")
+                    .permitAll()
+                    .anyRequest()
+                    .denyAll())
+        .csrf(csrf -> csrf.spa())
+        .securityContext(context -> context.securityContextRepository(contexts))
+        .headers(
+            headers ->
+                headers
+                    .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                    .referrerPolicy(
+                        referrer ->
+                            referrer.policy(
+                                org.springframework.security.web.header.writers
+                                    .ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
+        .requestCache(cache -> cache.disable())
+        .logout(logout -> logout.disable())
+        .exceptionHandling(
+            handling ->
+                handling
+                    .authenticationEntryPoint(
+                        (request, response, e) ->
+                            write(response, HttpStatus.UNAUTHORIZED, "Sign in first."))
+                    .accessDeniedHandler(
+                        (request, response, e) ->
+                            write(response, HttpStatus.FORBIDDEN, "This request is not allowed.")));
+    return http.build();
+  }
+
+  private static void write(HttpServletResponse response, HttpStatus status, String detail)
+      throws IOException {
+    response.setStatus(status.value());
+    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+    String body =
+        "{\"title\":\"%s\",\"status\":%d,\"detail\":\"%s\"}"
+            .formatted(status.getReasonPhrase(), status.value(), detail);
+    response.getOutputStream().write(body.getBytes(StandardCharsets.UTF_8));
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  SecurityContextHolderStrategy contextHolder() {
+    return SecurityContextHolder.getContextHolderStrategy();
+  }
+
+  @Bean
+  PasswordEncoder passwords() {
+    return Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+  }
+}

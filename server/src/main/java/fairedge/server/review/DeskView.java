@@ -1,0 +1,29 @@
+package fairedge.server.review;
+
+import fairedge.server.bench.StepView.Brought;
+import fairedge.server.review.ReviewView.SinceView;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** The instructor's home. */
+public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due> due) {
+
+  /** A submission that waits. */
+  public record Row(
+      UUID id,
+      String student,
+      String exercise,
+      int attempt,
+      boolean fromFile,
+      Instant handedInAt,
+      List<Brought> findings,
+      @Nullable SinceView since) {}
+
+  /** A kind of finding and how many students have it in their last attempts. */
+  public record Trip(String kind, int students) {}
+
+  /** An exercise that is due. */
+  public record Due(String exercise, Instant dueAt, int handedIn) {}
+}

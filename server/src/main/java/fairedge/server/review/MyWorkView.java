@@ -1,0 +1,37 @@
+package fairedge.server.review;
+
+import fairedge.server.exercise.ExerciseView;
+import fairedge.server.review.AnswerView.Verdict;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** The student's home. */
+public record MyWorkView(List<Item> items) {
+
+  /**
+   * An exercise and how far it is.
+   *
+   * @param answer the last answer that was returned
+   */
+  public record Item(
+      ExerciseView exercise,
+      String course,
+      State state,
+      int attempts,
+      @Nullable Instant handedInAt,
+      @Nullable Returned answer) {}
+
+  /** How far an exercise is. */
+  public enum State {
+    open,
+    waiting,
+    returned,
+    accepted
+  }
+
+  /** An answer to read. */
+  public record Returned(
+      UUID submission, int attempt, Verdict verdict, Instant returnedAt, int notes) {}
+}

@@ -1,0 +1,105 @@
+package fairedge.server.review.http;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.server.platform.SignedIn;
+import fairedge.server.review.AnswerView;
+import fairedge.server.review.AnswerView.CameraView;
+import fairedge.server.review.AnswerView.NoteView;
+import fairedge.server.review.AnswerView.Verdict;
+import fairedge.server.review.DeskView;
+import fairedge.server.review.Homes;
+import fairedge.server.review.MyWorkView;
+import fairedge.server.review.ReviewView;
+import fairedge.server.review.Reviews;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Desk, review, answer and the student's work over HTTP. */
+@RestController
+@RequestMapping("/api")
+class ReviewController {
+  private final Homes homes;
+  private final Reviews reviews;
+
+  ReviewController(Homes homes, Reviews reviews) {
+    this.homes = homes;
+    this.reviews = reviews;
+  }
+
+  record NoteRequest(
+      @NotNull @Size(max = 4000) String text,
+      @Nullable Integer finding,
+      @NotNull ElementView element,
+      @NotNull Vec3 place,
+      @Nullable CameraView camera) {
+    NoteView note() {
+      return new NoteView(text, finding, element, place, camera);
+    }
+  }
+
+  record AnswerRequest(
+      long revision,
+      @NotNull @Size(max = 8000) String word,
+      @Nullable Verdict verdict,
+      @NotNull @Size(max = 500) List<@Valid NoteRequest> notes) {}
+
+  record ReturnRequest(long revision) {}
+
+  @GetMapping("/desk")
+  DeskView desk(@AuthenticationPrincipal SignedIn instructor) {
+    return homes.desk(instructor);
+  }
+
+  @GetMapping("/my-work")
+  MyWorkView myWork(@AuthenticationPrincipal SignedIn student) {
+    return homes.myWork(student);
+  }
+
+  @GetMapping("/submissions/{id}/review")
+  ReviewView review(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.review(id, instructor);
+  }
+
+  @GetMapping(value = "/submissions/{id}/mesh", produces = "application/vnd.fair-edge.mesh")
+  byte[] mesh(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
+    return reviews.mesh(id, account);
+  }
+
+  @PutMapping("/submissions/{id}/draft")
+  AnswerView keep(
+      @PathVariable UUID id,
+      @Valid @RequestBody AnswerRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    List<NoteView> notes = asked.notes().stream().map(NoteRequest::note).toList();
+    return reviews.keep(
+        id,
+        instructor,
+        new Reviews.Draft(asked.revision(), asked.word(), asked.verdict(), notes));
+  }
+
+  @PostMapping("/submissions/{id}/return")
+  AnswerView giveBack(
+      @PathVariable UUID id,
+      @RequestBody ReturnRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.giveBack(id, instructor, asked.revision());
+  }
+
+  @GetMapping("/submissions/{id}/answer")
+  ReviewView answer(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return reviews.answer(id, student);
+  }
+}

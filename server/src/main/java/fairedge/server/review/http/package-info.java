@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.review.http;
+
+import org.jspecify.annotations.NullMarked;

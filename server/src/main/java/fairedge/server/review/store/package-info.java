@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.review.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,61 @@
+package fairedge.server.submission.http;
+
+import fairedge.server.platform.SignedIn;
+import fairedge.server.submission.HandedIn;
+import fairedge.server.submission.Submissions;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Handing in over HTTP. */
+@RestController
+@RequestMapping("/api")
+class SubmissionController {
+  private final Submissions submissions;
+
+  SubmissionController(Submissions submissions) {
+    this.submissions = submissions;
+  }
+
+  record HandInRequest(long revision, @NotNull UUID clientKey) {}
+
+  @PostMapping("/workpieces/{id}/submissions")
+  @ResponseStatus(HttpStatus.CREATED)
+  HandedIn fromBench(
+      @PathVariable UUID id,
+      @Valid @RequestBody HandInRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return submissions.fromBench(id, student, asked.revision(), asked.clientKey());
+  }
+
+  @PostMapping(
+      value = "/exercises/{exercise}/submissions",
+      consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  HandedIn fromFile(
+      @PathVariable UUID exercise,
+      @RequestPart("file") MultipartFile file,
+      @RequestParam("clientKey") UUID clientKey,
+      @AuthenticationPrincipal SignedIn student)
+      throws IOException {
+    String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
+    try (InputStream in = file.getInputStream()) {
+      return submissions.fromFile(exercise, student, name, in, clientKey);
+    }
+  }
+}

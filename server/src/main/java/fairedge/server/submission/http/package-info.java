@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.submission.http;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,121 @@
+package fairedge.server.submission.store;
+
+import static fairedge.schema.generated.Tables.SUBMISSION;
+import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
+import static org.jooq.impl.DSL.inline;
+
+import fairedge.core.inspect.Figures;
+import fairedge.schema.generated.tables.records.SubmissionRecord;
+import fairedge.server.inspection.CheckView;
+import fairedge.server.inspection.FindingView;
+import fairedge.server.platform.Json;
+import fairedge.server.submission.HandedIn.ReadingView;
+import fairedge.server.submission.Submission;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+
+@Repository
+public class SubmissionStore {
+  private final DSLContext db;
+  private final Json json;
+
+  SubmissionStore(DSLContext db, Json json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  /** No one else numbers attempts of this student in this exercise until the transaction ends. */
+  public void lockAttempts(UUID exercise, UUID student) {
+    long key = exercise.getMostSignificantBits() ^ student.getLeastSignificantBits();
+    db.fetch("select pg_advisory_xact_lock({0})", inline(key));
+  }
+
+  public int attemptsOf(UUID exercise, UUID student) {
+    return db.fetchCount(
+        SUBMISSION, SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student));
+  }
+
+  public void insert(
+      Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
+    db.insertInto(SUBMISSION)
+        .set(SUBMISSION.ID, s.id())
+        .set(SUBMISSION.EXERCISE_ID, s.exerciseId())
+        .set(SUBMISSION.STUDENT_ID, s.studentId())
+        .set(SUBMISSION.ATTEMPT, s.attempt())
+        .set(SUBMISSION.SOURCE, s.fileName() == null ? "bench" : "file")
+        .set(SUBMISSION.FILE_NAME, s.fileName())
+        .set(SUBMISSION.STEP_ID, s.stepId())
+        .set(SUBMISSION.MESH, s.mesh())
+        .set(SUBMISSION.CLIENT_KEY, clientKey)
+        .set(SUBMISSION.HANDED_IN_AT, s.handedInAt().atOffset(ZoneOffset.UTC))
+        .execute();
+    db.insertInto(SUBMISSION_REPORT)
+        .set(SUBMISSION_REPORT.SUBMISSION_ID, s.id())
+        .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
+        .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
+        .set(SUBMISSION_REPORT.READING, json.write(reading))
+        .execute();
+  }
+
+  public Optional<Submission> find(UUID id) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.ID.eq(id))
+        .fetchOptional(SubmissionStore::read);
+  }
+
+  public Optional<Submission> findByKey(UUID clientKey) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.CLIENT_KEY.eq(clientKey))
+        .fetchOptional(SubmissionStore::read);
+  }
+
+  public Optional<Submission> findAttempt(UUID exercise, UUID student, int attempt) {
+    return db.selectFrom(SUBMISSION)
+        .where(
+            SUBMISSION.EXERCISE_ID.eq(exercise),
+            SUBMISSION.STUDENT_ID.eq(student),
+            SUBMISSION.ATTEMPT.eq(attempt))
+        .fetchOptional(SubmissionStore::read);
+  }
+
+  public List<Submission> attempts(UUID exercise, UUID student) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student))
+        .orderBy(SUBMISSION.ATTEMPT.desc())
+        .fetch(SubmissionStore::read);
+  }
+
+  public CheckView check(UUID id) {
+    return db.selectFrom(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .fetchSingle(
+            r ->
+                CheckView.of(
+                    json.read(r.getFigures(), Figures.class),
+                    json.read(r.getFindings(), new TypeReference<List<FindingView>>() {})));
+  }
+
+  public List<ReadingView> reading(UUID id) {
+    return db.selectFrom(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .fetchSingle(
+            r -> json.read(r.getReading(), new TypeReference<List<ReadingView>>() {}));
+  }
+
+  private static Submission read(SubmissionRecord r) {
+    return new Submission(
+        r.getId(),
+        r.getExerciseId(),
+        r.getStudentId(),
+        r.getAttempt(),
+        r.getFileName(),
+        r.getStepId(),
+        r.getMesh(),
+        r.getHandedInAt().toInstant());
+  }
+}

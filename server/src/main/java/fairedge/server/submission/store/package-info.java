@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.submission.store;
+
+import org.jspecify.annotations.NullMarked;
