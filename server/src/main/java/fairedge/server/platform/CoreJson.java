@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import fairedge.core.cut.Anchor;
 import fairedge.core.cut.View;
 import fairedge.core.step.Change;
+import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.databind.JacksonModule;
@@ -35,12 +36,36 @@ public class CoreJson {
   })
   private interface ViewNames {}
 
+  private static final Map<Class<?>, Class<?>> NAMES =
+      Map.of(Change.class, ChangeNames.class, Anchor.class, AnchorNames.class, View.class, ViewNames.class);
+
+  /** The property that tells which of a sealed type's records a JSON object is. */
+  static String tellingProperty(Class<?> sealed) {
+    return namesOf(sealed).getAnnotation(JsonTypeInfo.class).property();
+  }
+
+  /** The name by which a record of a sealed type is told. */
+  static String nameOf(Class<?> sealed, Class<?> type) {
+    for (JsonSubTypes.Type t : namesOf(sealed).getAnnotation(JsonSubTypes.class).value()) {
+      if (t.value() == type) {
+        return t.name();
+      }
+    }
+    throw new IllegalStateException(type + " has no name in JSON");
+  }
+
+  private static Class<?> namesOf(Class<?> sealed) {
+    Class<?> names = NAMES.get(sealed);
+    if (names == null) {
+      throw new IllegalStateException(sealed + " has no names in JSON");
+    }
+    return names;
+  }
+
   @Bean
   JacksonModule coreNames() {
     SimpleModule module = new SimpleModule("core names");
-    module.setMixInAnnotation(Change.class, ChangeNames.class);
-    module.setMixInAnnotation(Anchor.class, AnchorNames.class);
-    module.setMixInAnnotation(View.class, ViewNames.class);
+    NAMES.forEach(module::setMixInAnnotation);
     return module;
   }
 }
