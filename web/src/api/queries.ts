@@ -1,0 +1,21 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api } from './client';
+
+/** Key, function and type of every query, tied together. */
+export const queries = {
+  session: () => queryOptions({ queryKey: ['session'], queryFn: api.session }),
+  me: () => queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 }),
+  demoPeople: () => queryOptions({ queryKey: ['demo'], queryFn: api.demoPeople }),
+  myWork: () => queryOptions({ queryKey: ['my-work'], queryFn: api.myWork }),
+  desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
+  review: (id: string) =>
+    queryOptions({ queryKey: ['review', id], queryFn: () => api.review(id), staleTime: Infinity }),
+  answer: (id: string) =>
+    queryOptions({ queryKey: ['answer', id], queryFn: () => api.answer(id), staleTime: Infinity }),
+  submissionMesh: (id: string) =>
+    queryOptions({
+      queryKey: ['submission-mesh', id],
+      queryFn: () => api.submissionMesh(id),
+      staleTime: Infinity,
+    }),
+};

@@ -1,0 +1,95 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { DropdownMenu } from 'radix-ui';
+import { NavLink, useNavigate } from 'react-router';
+import type { ReactNode } from 'react';
+import { api } from '../api/client';
+import { queries } from '../api/queries';
+import { HouseMark } from '../ui/Head';
+import { useTheme } from './theme';
+
+/** The head of the homes: places by role, and the account. */
+export function Shell({ children }: { children: ReactNode }) {
+  const { data: me } = useQuery(queries.me());
+  const teaches = me?.memberships.some((m) => m.role === 'instructor');
+  const learns = me?.memberships.some((m) => m.role === 'student');
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-12 shrink-0 items-center border-b border-ink px-4">
+        <span className="mr-5 flex items-center gap-2.5 text-[16px] font-semibold">
+          <HouseMark />
+          Fair Edge
+        </span>
+        <nav className="flex h-full" aria-label="Places">
+          {teaches && <Place to="/desk">Desk</Place>}
+          {learns && <Place to="/my-work">My work</Place>}
+        </nav>
+        <div className="ml-auto flex items-center gap-4 text-ink2">
+          <span className="max-sm:hidden">{me?.memberships.map((m) => m.courseName).join(', ')}</span>
+          {me && <Account name={me.name} />}
+        </div>
+      </header>
+      <main className="min-h-0 flex-1 overflow-y-auto">{children}</main>
+    </div>
+  );
+}
+
+function Place({ to, children }: { to: string; children: ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        `flex items-center border-b-[3px] px-2.5 pt-[3px] font-medium ${isActive ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'}`
+      }
+    >
+      {children}
+    </NavLink>
+  );
+}
+
+function Account({ name }: { name: string }) {
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const [theme, setTheme] = useTheme();
+  const initials = name
+    .split(/\s+/)
+    .map((w) => w[0])
+    .join('')
+    .slice(0, 2);
+  const item = 'cursor-pointer px-4 py-1.5 outline-none data-[highlighted]:bg-shoal1';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`${name}: account`}
+        className="h-7 w-7 rounded-full border border-ctl text-[12px] font-semibold text-ink hover:bg-shoal1"
+      >
+        {initials}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-40 min-w-44 border border-ink bg-sheet py-1.5"
+        >
+          <DropdownMenu.Label className="px-4 pb-1.5 text-[12px] text-ink2">{name}</DropdownMenu.Label>
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() => setTheme(theme === 'night' ? 'light' : 'night')}
+          >
+            {theme === 'night' ? 'Light theme' : 'Night theme'}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() => {
+              void api.signOut().finally(() => {
+                client.clear();
+                void navigate('/sign-in');
+              });
+            }}
+          >
+            Sign out
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

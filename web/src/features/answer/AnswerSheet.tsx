@@ -1,0 +1,203 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { Note, Review } from '../../api/client';
+import { queries } from '../../api/queries';
+import { MeshBuffers } from '../../mesh/MeshBuffers';
+import { MeshMarks } from '../../stage/MeshMarks';
+import { Pins } from '../../stage/Pins';
+import { Stage } from '../../stage/Stage';
+import type { Lens, StageView } from '../../stage/StageView';
+import { Button } from '../../ui/Button';
+import { FindingMark } from '../../ui/FindingMark';
+import { WorkHead } from '../../ui/Head';
+import { Failure, Loading } from '../../ui/States';
+import { whenText } from '../../ui/time';
+import { useKeys } from '../../ui/useKeys';
+
+/** The returned sheet with its notes, each at its place on the mesh. */
+export function AnswerSheet({ id }: { id: string }) {
+  const answer = useQuery(queries.answer(id));
+  const bytes = useQuery(queries.submissionMesh(id));
+  const mesh = useMemo(() => (bytes.data ? MeshBuffers.read(bytes.data) : null), [bytes.data]);
+  const error = answer.error ?? bytes.error;
+  if (error) return <Failure error={error} onRetry={() => void answer.refetch()} />;
+  if (!answer.data || !mesh) return <Loading stage="Opening the answer" />;
+  return <OpenAnswer sheet={answer.data} mesh={mesh} />;
+}
+
+const INSETS = [30, 60, 30, 40] as const;
+
+function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
+  const navigate = useNavigate();
+  const [stage, setStage] = useState<StageView | null>(null);
+  const [lens, setLens] = useState<Lens>('sides');
+  const [params, setParams] = useSearchParams();
+  const { answer, check, exercise } = sheet;
+  const note = Number(params.get('note') ?? 0) - 1;
+  const open = note >= 0 && note < answer.notes.length ? note : null;
+  const [chosen, setChosen] = useState<string | null>(null);
+
+  const openNote = (index: number) => {
+    const chosenNote = answer.notes[index];
+    if (!chosenNote) return;
+    setParams({ note: String(index + 1) }, { replace: true });
+    setChosen(findingOf(sheet, chosenNote)?.key ?? null);
+    stage?.flyTo(chosenNote.place, chosenNote.camera ?? undefined);
+  };
+  const step = (by: number) => {
+    const count = answer.notes.length;
+    if (count > 0) openNote(open === null ? (by > 0 ? 0 : count - 1) : (open + by + count) % count);
+  };
+  useKeys({
+    '[': () => step(-1),
+    ']': () => step(1),
+    c: () => setLens('clay'),
+    s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
+    v: () => stage?.fit(),
+    x: () => stage?.fit(stage.azimuth + 180, 20),
+  });
+  const accepted = answer.verdict === 'accepted';
+  return (
+    <div className="flex h-full flex-col">
+      <WorkHead back={{ to: '/my-work', name: 'My work' }} title={exercise.title} about="Answer">
+        <Button size="small" shortcut="[" disabled={answer.notes.length === 0} title={answer.notes.length ? undefined : 'There are no notes'} onClick={() => step(-1)}>
+          Previous note
+        </Button>
+        <Button size="small" shortcut="]" disabled={answer.notes.length === 0} title={answer.notes.length ? undefined : 'There are no notes'} onClick={() => step(1)}>
+          Next note
+        </Button>
+      </WorkHead>
+      <div className="flex min-h-0 flex-1 max-md:flex-col-reverse max-md:overflow-y-auto">
+        <section
+          aria-label="Answer"
+          className="flex w-[460px] shrink-0 flex-col border-r border-ink max-lg:w-[380px] max-md:w-full"
+        >
+          <div className="min-h-0 flex-1 overflow-y-auto">
+            <div className="px-6 pt-5 pb-4">
+              <p className="text-ink2">
+                Attempt {sheet.attempt}, returned {answer.returnedAt && whenText(answer.returnedAt)} by{' '}
+                {answer.returnedBy}
+              </p>
+              <div className="mt-1 flex items-baseline justify-between text-[22px] leading-7 font-semibold">
+                <h2>{exercise.title}</h2>
+                <p className="text-magenta" data-testid="verdict">
+                  {accepted ? 'Accepted' : 'Try again'}
+                </p>
+              </div>
+            </div>
+            {answer.word && (
+              <div className="border-t border-rule px-6 py-4">
+                <p className="border-l-[3px] border-magenta pl-3 whitespace-pre-wrap">{answer.word}</p>
+              </div>
+            )}
+            <ol className="border-t border-rule">
+              {answer.notes.map((n, i) => (
+                <NoteRow key={i} sheet={sheet} note={n} index={i} open={i === open} onOpen={openNote} />
+              ))}
+            </ol>
+            <p className="px-6 py-3.5 text-ink2">
+              {check.must + check.should === 0
+                ? 'The check found nothing to mend.'
+                : `The check found ${[check.must && `${check.must} to mend`, check.should && `${check.should} that should be mended`].filter(Boolean).join(', ')}.`}
+              {sheet.since && ` Since attempt ${sheet.since.attempt}: `}
+              {sheet.since && (
+                <>
+                  <b className="font-semibold text-ink">{sheet.since.gone} gone</b>
+                  {sheet.since.still > 0 && `, ${sheet.since.still} still there`}
+                  {sheet.since.fresh > 0 ? `, ${sheet.since.fresh} new.` : ', nothing new.'}
+                </>
+              )}
+            </p>
+          </div>
+          <footer className="flex items-center justify-between gap-3 border-t border-ink px-6 py-3.5">
+            <span className="text-ink2">{exercise.dueAt && `Due ${whenText(exercise.dueAt)}`}</span>
+            <Button
+              look={accepted ? 'plain' : 'main'}
+              size="tall"
+              onClick={() => void navigate(`/bench/${exercise.id}`)}
+            >
+              {accepted ? 'Open the bench' : `Start attempt ${sheet.attempt + 1} on the bench`}
+            </Button>
+          </footer>
+        </section>
+        <div className="relative min-w-0 flex-1 max-md:h-80 max-md:flex-none">
+          <Stage
+            mesh={mesh}
+            version={0}
+            lens={lens}
+            unit={exercise.unit}
+            insets={[...INSETS]}
+            label={`${exercise.title}, attempt ${sheet.attempt}: drag to turn`}
+            onReady={(view) => {
+              setStage(view);
+              const first = open === null ? undefined : answer.notes[open];
+              if (first) view.flyTo(first.place, first.camera ?? undefined);
+            }}
+            drawing={
+              <>
+                <MeshMarks
+                  findings={check.findings}
+                  chosen={chosen}
+                  onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
+                />
+                <Pins notes={answer.notes} chosen={open} onChoose={openNote} />
+              </>
+            }
+          >
+            <div className="absolute top-2.5 left-3 flex gap-1.5">
+              <Button size="small" shortcut="S" aria-pressed={lens === 'sides'} onClick={() => setLens(lens === 'sides' ? 'clay' : 'sides')}>
+                {lens === 'sides' ? 'Sides' : 'Clay'}
+              </Button>
+              <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+                View all
+              </Button>
+            </div>
+          </Stage>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function findingOf(sheet: Review, note: Note) {
+  return note.finding == null ? undefined : sheet.check.findings[note.finding];
+}
+
+function NoteRow(props: {
+  sheet: Review;
+  note: Note;
+  index: number;
+  open: boolean;
+  onOpen: (index: number) => void;
+}) {
+  const { note, index, open } = props;
+  const finding = findingOf(props.sheet, note);
+  return (
+    <li
+      className={`border-b border-l-[3px] border-b-rule ${open ? 'border-l-magenta bg-magenta-wash' : 'border-l-transparent'}`}
+    >
+      <button
+        type="button"
+        aria-expanded={open}
+        data-note={index + 1}
+        className="flex w-full gap-3.5 px-5 py-3 text-left outline-offset-[-3px]"
+        onClick={() => props.onOpen(index)}
+      >
+        <span className="flex h-[22px] w-[22px] shrink-0 items-center justify-center rounded-full bg-magenta text-[12px] font-semibold text-paper">
+          {index + 1}
+        </span>
+        <span className="min-w-0 flex-1">
+          <span className="block whitespace-pre-wrap">{note.text}</span>
+          {finding && (
+            <span className="condensed mt-1 flex items-center gap-1.5 text-[13px] text-ink2">
+              <FindingMark kind={finding.kind} severity={finding.severity} title={finding.title} size={12} />
+              {finding.title}
+            </span>
+          )}
+          {open && finding && <span className="mt-1 block text-[13px] text-ink2">{finding.sentence}</span>}
+        </span>
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,136 @@
+import { useEffect, useRef } from 'react';
+import type { Finding, Workpiece } from '../../api/client';
+import { FindingMark } from '../../ui/FindingMark';
+
+interface Props {
+  state: Workpiece;
+  pending: string | null;
+  chosen: string | null;
+  onChoose: (finding: Finding) => void;
+}
+
+/** What the check says of the mesh as it is, and the steps that made it so. */
+export function StepsPanel({ state, pending, chosen, onChoose }: Props) {
+  const { check, steps } = state;
+  return (
+    <nav
+      aria-label="Check and steps"
+      className="flex w-[224px] shrink-0 flex-col overflow-hidden border-r border-rule"
+    >
+      <div className="border-b border-rule px-3 py-2.5">
+        <p className="condensed text-[13px] text-ink2">
+          {steps.length === 0 ? 'Check of the starter' : `Check, after step ${steps.length}`}
+        </p>
+        <Tally state={state} />
+        <p className="condensed text-[13px] text-ink2" data-testid="face-count">
+          {check.figures.quads === check.figures.faces
+            ? `${check.figures.faces} faces, all quads`
+            : `${check.figures.quads} of ${check.figures.faces} faces are quads`}
+        </p>
+      </div>
+      <Findings findings={check.findings} chosen={chosen} onChoose={onChoose} />
+      <div className="flex min-h-0 flex-1 flex-col">
+        <h2 className="flex justify-between px-3 pt-2.5 pb-1 font-semibold">
+          Steps <span className="font-normal text-ink2">{steps.length || ''}</span>
+        </h2>
+        <ol className="condensed min-h-0 flex-1 overflow-y-auto pb-2">
+          {steps.map((step, i) => (
+            <li
+              key={step.number}
+              title={step.did}
+              className={`flex min-h-7 items-center gap-2 border-l-[3px] px-2.5 ${i === steps.length - 1 ? 'border-ink bg-shoal1 font-semibold' : 'border-transparent'}`}
+            >
+              <span className="w-5 text-ink2">{step.number}</span>
+              <span className="flex-1">{step.tool}</span>
+              {step.brought.slice(0, 4).map((b, k) => (
+                <FindingMark key={k} kind={b.kind} severity={b.severity} title={b.title} size={14} />
+              ))}
+              {step.brought.length > 4 && <span className="text-ink2">+{step.brought.length - 4}</span>}
+            </li>
+          ))}
+          {pending && (
+            <li className="flex min-h-7 items-center gap-2 border-t border-dashed border-ink px-3 text-ink2">
+              <span className="w-5">{steps.length + 1}</span>
+              {pending}, pending
+            </li>
+          )}
+          {steps.length === 0 && !pending && (
+            <li className="px-3 py-1 text-ink2">None yet: this is the starter.</li>
+          )}
+        </ol>
+      </div>
+    </nav>
+  );
+}
+
+function Tally({ state }: { state: Workpiece }) {
+  const { must, should, remarks } = state.check;
+  const last = state.steps.at(-1);
+  const parts: [number, string][] = [
+    [must, 'must'],
+    [should, 'should'],
+    [remarks, remarks === 1 ? 'remark' : 'remarks'],
+  ];
+  const told = parts.filter(([n]) => n > 0);
+  return (
+    <>
+      <p className="flex items-baseline gap-3" data-testid="tally">
+        {told.map(([n, name]) => (
+          <span key={name}>
+            <b className="condensed text-[20px] font-semibold">{n}</b> {name}
+          </span>
+        ))}
+        {told.length === 0 && <b className="text-[16px] font-semibold">Clean</b>}
+      </p>
+      {last && (
+        <p className="condensed text-[13px]">
+          {last.mended > 0 && `${last.mended} gone by it. `}
+          {last.brought.length > 0 ? `${last.brought.length} new here.` : 'Nothing new here.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Findings(props: {
+  findings: readonly Finding[];
+  chosen: string | null;
+  onChoose: (finding: Finding) => void;
+}) {
+  const chosenRow = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    chosenRow.current?.scrollIntoView({ block: 'nearest' });
+  }, [props.chosen]);
+  if (props.findings.length === 0) return null;
+  return (
+    <ul
+      aria-label="Findings"
+      className="condensed max-h-[45%] shrink-0 overflow-y-auto border-b border-rule py-1"
+      data-testid="findings"
+    >
+      {props.findings.map((f) => {
+        const isChosen = f.key === props.chosen;
+        return (
+          <li key={f.key}>
+            <button
+              ref={isChosen ? chosenRow : undefined}
+              type="button"
+              aria-expanded={isChosen}
+              data-finding-row={f.key}
+              className={`flex w-full items-start gap-2 border-l-[3px] py-1 pr-3 pl-2.5 text-left outline-offset-[-2px] ${isChosen ? 'border-ink bg-shoal1' : 'border-transparent hover:bg-shoal1'}`}
+              onClick={() => props.onChoose(f)}
+            >
+              <span className="pt-0.5">
+                <FindingMark kind={f.kind} severity={f.severity} title={f.title} />
+              </span>
+              <span>
+                <span className={isChosen ? 'font-semibold' : ''}>{f.title}</span>
+                {isChosen && <span className="block text-[13px] leading-[18px]">{f.sentence}</span>}
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,104 @@
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { queries } from '../../api/queries';
+import { Empty, Failure, Loading } from '../../ui/States';
+import { counted, waitText, whenText } from '../../ui/time';
+
+type Item = Schemas['Item'];
+
+/** The student's home: what came back first, then what is due. */
+export function MyWork({ handIn }: { handIn: (exercise: string, title: string) => ReactNode }) {
+  const work = useQuery(queries.myWork());
+  if (work.error) return <Failure error={work.error} onRetry={() => void work.refetch()} />;
+  if (!work.data) return <Loading stage="Looking up your exercises" />;
+  const { items } = work.data;
+  if (items.length === 0) {
+    return <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>;
+  }
+  return (
+    <div className="mx-auto max-w-[1040px] px-6 py-6">
+      <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
+      <p className="text-ink2">{summary(items)}</p>
+      <ul className="mt-5 border-t border-ink">
+        {items.map((item) => (
+          <Row key={item.exercise.id} item={item} handIn={handIn} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function summary(items: readonly Item[]): string {
+  const back = items.filter((i) => i.state === 'returned').length;
+  const open = items.filter((i) => i.state === 'open').length;
+  const parts = [];
+  if (back) parts.push(`${counted(back, 'answer')} to read`);
+  if (open) parts.push(`${counted(open, 'exercise')} not handed in yet`);
+  return parts.length ? parts.join(', ') : 'Everything is handed in.';
+}
+
+function Row({ item, handIn }: { item: Item; handIn: (id: string, title: string) => ReactNode }) {
+  const { exercise, answer } = item;
+  const unread = answer && (item.state === 'returned' || item.state === 'accepted');
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_200px_auto] items-center gap-x-8 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
+      <div>
+        <h2 className="text-[15px] font-semibold">{exercise.title}</h2>
+        <p className="text-ink2">{exercise.summary}</p>
+        <p className="condensed mt-1 text-[13px] text-ink2">
+          {item.course}
+          {exercise.dueAt && `, due ${whenText(exercise.dueAt)}`}
+        </p>
+      </div>
+      <StateText item={item} />
+      <div className="flex items-center gap-2.5 md:justify-end">
+        {unread && (
+          <Link className={buttonLook(item.state === 'returned')} to={`/answer/${answer.submission}`}>
+            Read the answer
+          </Link>
+        )}
+        {handIn(exercise.id, exercise.title)}
+        <Link className={buttonLook(item.state === 'open')} to={`/bench/${exercise.id}`}>
+          {item.attempts === 0 ? 'Open the bench' : 'Carry on cutting'}
+        </Link>
+      </div>
+    </li>
+  );
+}
+
+function buttonLook(main: boolean): string {
+  const look = main
+    ? 'border-ink bg-ink text-paper font-semibold hover:bg-ink-up'
+    : 'border-ctl bg-sheet font-medium hover:border-ink hover:bg-shoal1';
+  return `inline-flex h-8 items-center rounded-ctl border px-3 whitespace-nowrap ${look}`;
+}
+
+function StateText({ item }: { item: Item }) {
+  const { answer, handedInAt } = item;
+  switch (item.state) {
+    case 'open':
+      return <p className="text-ink2">Not handed in yet</p>;
+    case 'waiting':
+      return (
+        <div>
+          <p>Attempt {item.attempts} waits for review</p>
+          <p className="text-[13px] text-ink2">handed in {handedInAt && waitText(handedInAt)} ago</p>
+        </div>
+      );
+    case 'returned':
+    case 'accepted':
+      return (
+        <div>
+          <p className="font-semibold text-magenta">
+            {item.state === 'accepted' ? 'Accepted' : 'Try again'}
+          </p>
+          <p className="text-[13px] text-ink2">
+            attempt {answer?.attempt}
+            {answer && answer.notes > 0 && `, ${counted(answer.notes, 'note')}`}
+          </p>
+        </div>
+      );
+  }
+}

@@ -1,0 +1,5 @@
+import { Desk } from '../features/desk/Desk';
+
+export function DeskPage() {
+  return <Desk />;
+}

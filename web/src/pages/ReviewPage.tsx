@@ -1,0 +1,7 @@
+import { useParams } from 'react-router';
+import { Review } from '../features/review/Review';
+
+export function ReviewPage() {
+  const { submission } = useParams();
+  return <Review key={submission} id={submission!} />;
+}

@@ -1,0 +1,5 @@
+import { SignIn } from '../features/sign-in/SignIn';
+
+export function SignInPage() {
+  return <SignIn />;
+}

@@ -1,0 +1,194 @@
+import type { Preview } from '../api/client';
+import type { Point } from '../mesh/MeshBuffers';
+import { useStage } from './Stage';
+import type { StageView } from './StageView';
+
+type Piece = Preview['pieces'][number];
+type CutPoint = Piece['points'][number];
+
+interface Xy {
+  x: number;
+  y: number;
+}
+
+const PROBES = 10;
+const CROWDED = 14;
+
+/**
+ * A pending cut as a course on a chart: dashed over a halo where it is seen, fainter where the model
+ * hides it; a tick where a vertex comes, a ring where one is used, a bar where it crosses an edge.
+ */
+export function CutLine({ preview, letters }: { preview: Preview; letters: boolean }) {
+  const stage = useStage();
+  const lines = preview.pieces.map((piece) => splitBySight(stage, piece));
+  const front = lines.map((l) => l.front).join('');
+  const behind = lines.map((l) => l.behind).join('');
+  return (
+    <g fill="none" data-testid="cut-line">
+      <path d={behind} stroke="var(--ink)" strokeOpacity={0.62} strokeWidth={1.6} strokeDasharray="9 5" />
+      <path d={front} stroke="var(--sheet)" strokeWidth={6} strokeLinecap="round" />
+      <path d={front} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="9 5" />
+      {preview.pieces.map((piece, i) => (
+        <Places key={i} piece={piece} />
+      ))}
+      {letters && preview.pieces.map((piece, i) => <Bearing key={i} piece={piece} index={i} />)}
+    </g>
+  );
+}
+
+export function letterOf(index: number): string {
+  return String.fromCharCode(65 + (index % 26));
+}
+
+function splitBySight(stage: StageView, piece: Piece): { front: string; behind: string } {
+  let front = '';
+  let behind = '';
+  let begin = 0;
+  for (const count of piece.stretches) {
+    for (let i = begin + 1; i < begin + count; i++) {
+      const a = piece.points[i - 1]!.at;
+      const b = piece.points[i]!.at;
+      const parts = sightParts(stage, a, b);
+      front += parts.front;
+      behind += parts.behind;
+    }
+    begin += count;
+  }
+  return { front, behind };
+}
+
+/** Cuts a straight piece into what is seen and what is hidden, by probing it. */
+function sightParts(stage: StageView, a: Point, b: Point): { front: string; behind: string } {
+  const at = (t: number): Point => ({
+    x: a.x + (b.x - a.x) * t,
+    y: a.y + (b.y - a.y) * t,
+    z: a.z + (b.z - a.z) * t,
+  });
+  const draw = (from: number, to: number) => {
+    const p = stage.project(at(from));
+    const q = stage.project(at(to));
+    return p.ahead && q.ahead ? `M${p.x} ${p.y}L${q.x} ${q.y}` : '';
+  };
+  let front = '';
+  let behind = '';
+  let start = 0;
+  let hidden = stage.isHidden(at(0.5 / PROBES));
+  for (let i = 1; i <= PROBES; i++) {
+    const next = i < PROBES ? stage.isHidden(at((i + 0.5) / PROBES)) : !hidden;
+    if (next === hidden) continue;
+    if (hidden) behind += draw(start, i / PROBES);
+    else front += draw(start, i / PROBES);
+    start = i / PROBES;
+    hidden = next;
+  }
+  return { front, behind };
+}
+
+function Places({ piece }: { piece: Piece }) {
+  const stage = useStage();
+  const seen = piece.points.map((point) => ({ point, ...stage.project(point.at) }));
+  const ends = seen.filter((s) => s.point.use !== 'crossing');
+  return (
+    <>
+      {seen.map(({ point, x, y, ahead }, i) => {
+        if (!ahead) return null;
+        const crowded =
+          point.use === 'crossing' && ends.some((e) => Math.hypot(e.x - x, e.y - y) < CROWDED);
+        if (crowded) return null;
+        const hidden = stage.isHidden(point.at);
+        const along = direction(seen[i - 1] ?? seen[i]!, seen[i + 1] ?? seen[i]!);
+        return <Place key={i} point={point} at={{ x, y }} along={along} hidden={hidden} />;
+      })}
+    </>
+  );
+}
+
+function direction(a: Xy, b: Xy): number {
+  return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+}
+
+function Place(props: { point: CutPoint; at: Xy; along: number; hidden: boolean }) {
+  const { x, y } = props.at;
+  const faint = props.hidden ? 0.62 : 1;
+  switch (props.point.use) {
+    case 'used':
+      return (
+        <g data-use="used">
+          {!props.hidden && <circle cx={x} cy={y} r={7} stroke="var(--sheet)" strokeWidth={6.4} />}
+          <circle
+            cx={x}
+            cy={y}
+            r={7}
+            stroke="var(--ink)"
+            strokeOpacity={faint}
+            strokeWidth={props.hidden ? 1.6 : 2.4}
+          />
+        </g>
+      );
+    case 'crossing':
+      return (
+        <Bar at={props.at} angle={props.along + 90} length={9} width={5.4} faint={props.hidden} use="crossing" />
+      );
+    case 'runOn':
+      return <circle cx={x} cy={y} r={2.6} fill="var(--ink)" fillOpacity={faint} data-use="run-on" />;
+    case 'fresh':
+      return (
+        <Bar at={props.at} angle={props.along + 45} length={17} width={3.2} faint={props.hidden} use="fresh" />
+      );
+  }
+}
+
+function Bar(props: {
+  at: Xy;
+  angle: number;
+  length: number;
+  width: number;
+  faint: boolean;
+  use: string;
+}) {
+  const length = props.faint ? props.length * 0.78 : props.length;
+  const width = props.faint ? props.width * 0.66 : props.width;
+  const box = { x: -length / 2, y: -width / 2, width: length, height: width };
+  return (
+    <g transform={`translate(${props.at.x} ${props.at.y}) rotate(${props.angle})`} data-use={props.use}>
+      {!props.faint && (
+        <rect
+          x={box.x - 2}
+          y={box.y - 2}
+          width={length + 4}
+          height={width + 4}
+          fill="var(--sheet)"
+        />
+      )}
+      <rect {...box} fill="var(--ink)" fillOpacity={props.faint ? 0.62 : 1} />
+    </g>
+  );
+}
+
+/** The letter of a piece, beside its middle. */
+function Bearing({ piece, index }: { piece: Piece; index: number }) {
+  const stage = useStage();
+  const middle = piece.points[Math.floor((piece.points.length - 1) / 2)]!;
+  const next = piece.points[Math.floor((piece.points.length - 1) / 2) + 1];
+  if (!next) return null;
+  const p = stage.project(middle.at);
+  const q = stage.project(next.at);
+  const angle = Math.atan2(q.y - p.y, q.x - p.x) - Math.PI / 2;
+  const x = (p.x + q.x) / 2 + 15 * Math.cos(angle);
+  const y = (p.y + q.y) / 2 + 15 * Math.sin(angle);
+  return (
+    <text
+      x={x}
+      y={y + 5}
+      textAnchor="middle"
+      fontSize={13}
+      fontWeight={600}
+      fill="var(--ink)"
+      stroke="var(--sheet)"
+      strokeWidth={4}
+      paintOrder="stroke"
+    >
+      {letterOf(index)}
+    </text>
+  );
+}

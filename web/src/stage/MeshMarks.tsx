@@ -1,0 +1,99 @@
+import type { Finding } from '../api/client';
+import type { MeshBuffers } from '../mesh/MeshBuffers';
+import { MarkShape, colourOf } from '../ui/FindingMark';
+import { useStage } from './Stage';
+import type { StageView } from './StageView';
+
+const JOIN = 14;
+
+interface Props {
+  findings: readonly Finding[];
+  chosen: string | null;
+  onChoose: (finding: Finding) => void;
+}
+
+interface Seen {
+  finding: Finding;
+  x: number;
+  y: number;
+  more: number;
+}
+
+/** The marks of findings where the eye sees them; near ones join, the chosen one shows its place. */
+export function MeshMarks({ findings, chosen, onChoose }: Props) {
+  const stage = useStage();
+  const chosenFinding = findings.find((f) => f.key === chosen);
+  const seen = joined(
+    stage,
+    findings.filter((f) => f.key !== chosen),
+  );
+  return (
+    <g data-testid="marks">
+      {seen.map(({ finding, x, y, more }) => (
+        <g
+          key={finding.key}
+          transform={`translate(${x - 8.5} ${y - 8.5}) scale(1.06)`}
+          className="pointer-events-auto cursor-pointer"
+          data-finding={finding.key}
+          onClick={() => onChoose(finding)}
+        >
+          <title>{finding.title}</title>
+          <MarkShape kind={finding.kind} severity={finding.severity} halo />
+          {more > 0 && (
+            <text
+              x={19}
+              y={12}
+              fontSize={11}
+              fontWeight={600}
+              fill="var(--ink)"
+              stroke="var(--sheet)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
+              {more + 1}
+            </text>
+          )}
+        </g>
+      ))}
+      {chosenFinding && stage.buffers && (
+        <ChosenPlace finding={chosenFinding} buffers={stage.buffers} />
+      )}
+    </g>
+  );
+}
+
+function joined(stage: StageView, findings: readonly Finding[]): Seen[] {
+  const seen: Seen[] = [];
+  for (const finding of findings) {
+    const p = stage.project(finding.place);
+    if (!p.ahead || stage.isHidden(finding.place)) continue;
+    const near = seen.find((s) => Math.hypot(s.x - p.x, s.y - p.y) < JOIN);
+    if (near) near.more++;
+    else seen.push({ finding, x: p.x, y: p.y, more: 0 });
+  }
+  return seen;
+}
+
+/** The element bare, outlined in the finding's colour. */
+function ChosenPlace({ finding, buffers }: { finding: Finding; buffers: MeshBuffers }) {
+  const stage = useStage();
+  const at = (v: number) => stage.project(buffers.toWorld(buffers.local(v)));
+  const colour = colourOf(finding.kind);
+  const outlines = finding.elements.map((element) => {
+    if (element.kind === 'vertex') {
+      const p = at(element.id);
+      return `M${p.x - 8} ${p.y}a8 8 0 1 0 16 0a8 8 0 1 0 -16 0`;
+    }
+    const corners =
+      element.kind === 'edge' ? buffers.ends(element.id) : [...(buffers.corners[element.id] ?? [])];
+    const points = corners.map((v) => at(v)).map((p) => `${p.x} ${p.y}`);
+    return points.length ? `M${points.join('L')}${element.kind === 'face' ? 'Z' : ''}` : '';
+  });
+  const d = outlines.join('');
+  return (
+    <g fill="none" strokeLinejoin="round" data-testid="chosen-place">
+      <path d={d} stroke="var(--sheet)" strokeWidth={5.6} />
+      <path d={d} stroke={colour} strokeWidth={2.6} />
+    </g>
+  );
+}

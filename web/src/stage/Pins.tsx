@@ -1,0 +1,73 @@
+import type { Note } from '../api/client';
+import { useStage } from './Stage';
+
+interface Props {
+  notes: readonly Note[];
+  chosen: number | null;
+  onChoose: (index: number) => void;
+}
+
+/** The instructor's notes as numbered pins whose heads stand clear of their places. */
+export function Pins({ notes, chosen, onChoose }: Props) {
+  const stage = useStage();
+  const heads: { x: number; y: number }[] = [];
+  return (
+    <g data-testid="pins">
+      {notes.map((note, i) => {
+        const p = stage.project(note.place);
+        if (!p.ahead) return null;
+        const head = freePlace(p, heads, stage.width, stage.height);
+        heads.push(head);
+        const faint = stage.isHidden(note.place) ? 0.45 : 1;
+        return (
+          <g
+            key={i}
+            opacity={i === chosen ? 1 : faint}
+            className="pointer-events-auto cursor-pointer"
+            data-pin={i + 1}
+            onClick={() => onChoose(i)}
+          >
+            <path d={`M${p.x} ${p.y}L${head.x} ${head.y}`} stroke="var(--sheet)" strokeWidth={4.6} />
+            <path d={`M${p.x} ${p.y}L${head.x} ${head.y}`} stroke="var(--magenta)" strokeWidth={1.8} />
+            <circle cx={p.x} cy={p.y} r={3.2} fill="var(--sheet)" stroke="var(--magenta)" strokeWidth={1.6} />
+            {i === chosen && (
+              <circle cx={head.x} cy={head.y} r={15} fill="none" stroke="var(--magenta)" strokeWidth={1.8} />
+            )}
+            <circle cx={head.x} cy={head.y} r={11} fill="var(--magenta)" stroke="var(--sheet)" strokeWidth={2} />
+            <text
+              x={head.x}
+              y={head.y + 4.5}
+              textAnchor="middle"
+              fontSize={12}
+              fontWeight={600}
+              fill="#f9fbfb"
+            >
+              {i + 1}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+const LENGTHS = [52, 64, 44];
+const TURNS = [-50, -120, -25, -85, 20, -155, 60, 120];
+
+/** A head 44 to 64 away from its foot, off other heads and inside the stage. */
+function freePlace(
+  foot: { x: number; y: number },
+  taken: readonly { x: number; y: number }[],
+  width: number,
+  height: number,
+): { x: number; y: number } {
+  for (const length of LENGTHS) {
+    for (const turn of TURNS) {
+      const a = (turn * Math.PI) / 180;
+      const head = { x: foot.x + length * Math.cos(a), y: foot.y + length * Math.sin(a) };
+      const inside = head.x > 20 && head.y > 56 && head.x < width - 20 && head.y < height - 20;
+      if (inside && taken.every((t) => Math.hypot(t.x - head.x, t.y - head.y) > 34)) return head;
+    }
+  }
+  return { x: foot.x + 37, y: foot.y - 37 };
+}

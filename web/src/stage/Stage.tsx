@@ -1,0 +1,128 @@
+import {
+  createContext,
+  use,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
+import type { MeshBuffers } from '../mesh/MeshBuffers';
+import { Rose, ScaleBar } from './Furniture';
+import { StageView, type Insets, type Lens } from './StageView';
+
+const StageContext = createContext<StageView | null>(null);
+
+/** The stage that a drawing on it belongs to; redrawn whenever its view changes. */
+export function useStage(): StageView {
+  const stage = use(StageContext);
+  if (!stage) throw new Error('there is no stage round this');
+  useSyncExternalStore(stage.subscribe, () => stage.version);
+  return stage;
+}
+
+const CLICK_SLOP = 4;
+
+interface Props {
+  mesh: MeshBuffers;
+  /** Counts the patches of the mesh. */
+  version: number;
+  lens: Lens;
+  unit: string;
+  insets: Insets;
+  label: string;
+  onReady?: (stage: StageView) => void;
+  onHover?: (at: { x: number; y: number } | null) => void;
+  onClick?: (at: { x: number; y: number }) => void;
+  /** Drawn on the model, in an SVG of the stage's pixels. */
+  drawing?: ReactNode;
+  children?: ReactNode;
+}
+
+/** A mesh view: turn by dragging, pan with the right button or two fingers, zoom with the wheel. */
+export function Stage(props: Props) {
+  const host = useRef<HTMLDivElement>(null);
+  const [stage, setStage] = useState<StageView | null>(null);
+  const down = useRef<{ x: number; y: number } | null>(null);
+  const { mesh, version, lens, onReady } = props;
+  const [left, top, right, bottom] = props.insets;
+
+  useEffect(() => {
+    const view = new StageView(host.current!);
+    setStage(view);
+    const theme = new MutationObserver(() => view.readTheme());
+    theme.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+    return () => {
+      theme.disconnect();
+      view.dispose();
+    };
+  }, []);
+
+  useEffect(() => {
+    if (!stage) return;
+    stage.insets = [left, top, right, bottom];
+  }, [stage, left, top, right, bottom]);
+
+  useEffect(() => {
+    stage?.setMesh(mesh, lens);
+  }, [stage, mesh, version, lens]);
+
+  useEffect(() => {
+    if (stage) onReady?.(stage);
+  }, [stage, onReady]);
+
+  const place = (e: PointerEvent) => {
+    const box = host.current!.getBoundingClientRect();
+    return { x: e.clientX - box.left, y: e.clientY - box.top };
+  };
+
+  return (
+    <div className="relative h-full w-full overflow-hidden bg-sea" data-testid="stage">
+      <div
+        ref={host}
+        role="application"
+        aria-label={props.label}
+        tabIndex={0}
+        className="absolute inset-0 touch-none outline-offset-[-3px]"
+        onContextMenu={(e) => e.preventDefault()}
+        onPointerDown={(e) => {
+          down.current = e.button === 0 ? place(e) : null;
+        }}
+        onPointerMove={(e) => {
+          if (e.buttons === 0) props.onHover?.(place(e));
+        }}
+        onPointerLeave={() => props.onHover?.(null)}
+        onPointerUp={(e) => {
+          const at = place(e);
+          const start = down.current;
+          down.current = null;
+          if (start && Math.hypot(at.x - start.x, at.y - start.y) <= CLICK_SLOP) {
+            props.onClick?.(at);
+          }
+        }}
+      />
+      {stage && (
+        <StageContext value={stage}>
+          <Drawing>{props.drawing}</Drawing>
+          <ScaleBar unit={props.unit} />
+          <Rose />
+          {props.children}
+        </StageContext>
+      )}
+    </div>
+  );
+}
+
+function Drawing({ children }: { children: ReactNode }) {
+  const stage = useStage();
+  return (
+    <svg
+      className="on-model pointer-events-none absolute inset-0 h-full w-full"
+      width={stage.width}
+      height={stage.height}
+    >
+      {children}
+    </svg>
+  );
+}

@@ -1,0 +1,368 @@
+import {
+  BufferGeometry,
+  Color,
+  DoubleSide,
+  GLSL3,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshBasicMaterial,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  ShaderMaterial,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
+import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
+import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
+import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh';
+import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
+import { ModelGeometry } from './ModelGeometry';
+import { clayMaterial } from './clay';
+
+export type Lens = 'clay' | 'sides';
+export interface CameraPlace {
+  eye: Point;
+  target: Point;
+}
+export interface Projected {
+  x: number;
+  y: number;
+  /** In front of the camera at all. */
+  ahead: boolean;
+}
+
+const FLY_MS = 280;
+const INK = '#10283a';
+/** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
+export type Insets = [number, number, number, number];
+
+/**
+ * The scene of one mesh view: draws on demand only, turns, pans, zooms, projects and picks. Holds all
+ * three.js objects and frees them; React sees numbers only.
+ */
+export class StageView {
+  readonly camera = new PerspectiveCamera(32, 1, 1, 1e5);
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly controls: OrbitControls;
+  private readonly raycaster = new Raycaster();
+  private readonly clay = clayMaterial();
+  private readonly faces = new Mesh(new BufferGeometry(), this.clay);
+  private readonly edges = new LineSegments(
+    new BufferGeometry(),
+    new LineBasicMaterial({ color: INK }),
+  );
+  private readonly outline = new LineSegments2(
+    new LineSegmentsGeometry(),
+    new LineMaterial({ color: INK, linewidth: 2 }),
+  );
+  private readonly footprint = new Mesh(
+    new BufferGeometry(),
+    new MeshBasicMaterial({ side: DoubleSide, depthWrite: false }),
+  );
+  private readonly graticule = new LineSegments(
+    new BufferGeometry(),
+    new LineBasicMaterial({ depthWrite: false }),
+  );
+  private readonly lit = new Mesh(
+    new BufferGeometry(),
+    new ShaderMaterial({
+      glslVersion: GLSL3,
+      transparent: true,
+      depthWrite: false,
+      side: DoubleSide,
+      polygonOffset: true,
+      polygonOffsetFactor: 0.5,
+      polygonOffsetUnits: 0.5,
+      vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+      fragmentShader: 'out vec4 c; void main() { c = vec4(0.976, 0.984, 0.984, 0.62); }',
+    }),
+  );
+  private model: ModelGeometry | undefined;
+  private frame = 0;
+  private flight = 0;
+  private readonly listeners = new Set<() => void>();
+  private readonly resizing: ResizeObserver;
+  width = 1;
+  height = 1;
+  version = 0;
+  insets: Insets = [24, 56, 24, 56];
+
+  constructor(private readonly host: HTMLElement) {
+    this.renderer = new WebGLRenderer({ antialias: true, alpha: true });
+    this.renderer.setClearColor(0, 0);
+    this.renderer.domElement.style.cssText = 'display:block;position:absolute;inset:0';
+    host.prepend(this.renderer.domElement);
+    this.camera.up.set(0, 0, 1);
+    this.faces.raycast = acceleratedRaycast;
+    this.outline.frustumCulled = false;
+    this.graticule.renderOrder = -2;
+    this.footprint.renderOrder = -1;
+    this.scene.add(this.graticule, this.footprint, this.faces, this.lit, this.edges, this.outline);
+    this.controls = new OrbitControls(this.camera, host);
+    this.controls.enableDamping = false;
+    this.controls.zoomToCursor = true;
+    this.controls.addEventListener('change', () => this.changed());
+    this.controls.addEventListener('start', () => cancelAnimationFrame(this.flight));
+    this.resizing = new ResizeObserver(() => this.resize());
+    this.resizing.observe(host);
+    this.resize();
+    this.readTheme();
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.frame);
+    cancelAnimationFrame(this.flight);
+    this.resizing.disconnect();
+    this.controls.dispose();
+    for (const thing of [
+      this.faces,
+      this.edges,
+      this.outline,
+      this.footprint,
+      this.graticule,
+      this.lit,
+    ]) {
+      thing.geometry.dispose();
+      (thing.material as { dispose(): void }).dispose();
+    }
+    this.renderer.dispose();
+    this.renderer.domElement.remove();
+    this.listeners.clear();
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+
+  private changed() {
+    this.version++;
+    if (!this.frame) {
+      this.frame = requestAnimationFrame(() => {
+        this.frame = 0;
+        this.draw();
+      });
+    }
+    for (const listener of this.listeners) listener();
+  }
+
+  private draw() {
+    if (this.model) {
+      const positions = this.model.outlineFrom(this.camera.position);
+      const geometry = new LineSegmentsGeometry();
+      geometry.setPositions(positions.length ? positions : new Float32Array(6));
+      this.outline.geometry.dispose();
+      this.outline.geometry = geometry;
+    }
+    this.renderer.render(this.scene, this.camera);
+  }
+
+  private resize() {
+    const { clientWidth, clientHeight } = this.host;
+    this.width = Math.max(1, clientWidth);
+    this.height = Math.max(1, clientHeight);
+    this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
+    this.renderer.setSize(this.width, this.height);
+    this.camera.aspect = this.width / this.height;
+    this.camera.updateProjectionMatrix();
+    (this.outline.material as LineMaterial).resolution.set(this.width, this.height);
+    this.changed();
+  }
+
+  /** Takes the furniture's colours from the page's theme; the model keeps its own, dimmed by night. */
+  readTheme() {
+    const style = getComputedStyle(document.documentElement);
+    const colour = (name: string) => new Color(style.getPropertyValue(name).trim() || '#888');
+    (this.graticule.material as LineBasicMaterial).color = colour('--sea-line');
+    (this.footprint.material as MeshBasicMaterial).color = colour('--sea-deep');
+    const night = document.documentElement.dataset.theme === 'night';
+    this.clay.uniforms.dim!.value = night ? 0.8 : 1;
+    this.changed();
+  }
+
+  /** Shows a mesh; the first one is fitted into the frame. */
+  setMesh(buffers: MeshBuffers, lens: Lens) {
+    const first = !this.model;
+    this.model = new ModelGeometry(buffers, lens);
+    for (const [thing, geometry] of [
+      [this.faces, this.model.faces],
+      [this.edges, this.model.edges],
+      [this.graticule, this.model.graticule],
+      [this.footprint, this.model.faces],
+    ] as const) {
+      if (thing !== this.footprint) thing.geometry.dispose();
+      thing.geometry = geometry;
+    }
+    this.faces.geometry.boundsTree = new MeshBVH(this.model.faces, { indirect: true });
+    const { centre, floor } = this.model;
+    this.footprint.scale.set(1.07, 1.07, 0.0001);
+    this.footprint.position.set(-0.07 * centre.x, -0.07 * centre.y, floor - this.model.radius * 1e-3);
+    this.light([]);
+    if (first) this.fit();
+    this.changed();
+  }
+
+  /** Lights faces up, as the ring under the pointer. */
+  light(faces: readonly number[]) {
+    this.lit.geometry.dispose();
+    this.lit.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
+    this.changed();
+  }
+
+  /** Turns to a side and fits: azimuth from the front (-y) in degrees, height in degrees. */
+  fit(azimuth = -28, elevation = 27) {
+    if (!this.model) return;
+    const a = ((azimuth - 90) * Math.PI) / 180;
+    const e = (elevation * Math.PI) / 180;
+    const direction = new Vector3(
+      Math.cos(a) * Math.cos(e),
+      Math.sin(a) * Math.cos(e),
+      Math.sin(e),
+    );
+    this.frameFrom(direction, this.model.centre);
+  }
+
+  private frameFrom(direction: Vector3, centre: Vector3) {
+    const { radius } = this.model!;
+    const [left, top, right, bottom] = this.insets;
+    const free = Math.max(80, Math.min(this.height - top - bottom, this.width - left - right));
+    const half = (this.camera.fov * Math.PI) / 360;
+    const distance = (radius / Math.sin(half)) * (this.height / free) * 0.93;
+    this.camera.near = distance / 200;
+    this.camera.far = distance * 20;
+    this.camera.position.copy(centre).addScaledVector(direction, distance);
+    this.controls.target.copy(centre);
+    this.camera.setViewOffset(
+      this.width,
+      this.height,
+      (right - left) / 2,
+      (bottom - top) / 2,
+      this.width,
+      this.height,
+    );
+    this.camera.updateProjectionMatrix();
+    this.controls.update();
+    this.changed();
+  }
+
+  /** Flies so that a place faces the eye, along the shortest turn; stops on any input. */
+  flyTo(place: Point, camera?: CameraPlace) {
+    if (!this.model) return;
+    const start = this.camera.position.clone();
+    const startTarget = this.controls.target.clone();
+    const end = camera ? this.vector(camera.eye) : this.eyeFacing(this.vector(place));
+    const endTarget = camera ? this.vector(camera.target) : startTarget.clone();
+    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    const began = performance.now();
+    cancelAnimationFrame(this.flight);
+    const move = (now: number) => {
+      const t = still ? 1 : Math.min(1, (now - began) / FLY_MS);
+      const eased = 1 - (1 - t) ** 3;
+      this.controls.target.lerpVectors(startTarget, endTarget, eased);
+      const from = start.clone().sub(startTarget);
+      const to = end.clone().sub(endTarget);
+      const length = from.length() + (to.length() - from.length()) * eased;
+      const direction = from.lerp(to, eased);
+      this.camera.position.copy(this.controls.target).addScaledVector(direction.normalize(), length);
+      this.controls.update();
+      this.changed();
+      if (t < 1) this.flight = requestAnimationFrame(move);
+    };
+    this.flight = requestAnimationFrame(move);
+  }
+
+  /** Where the eye must be to look at a place from outside, no lower than it stands. */
+  private eyeFacing(place: Vector3): Vector3 {
+    if (!this.isHidden(this.point(place))) return this.camera.position.clone();
+    const distance = this.camera.position.distanceTo(this.controls.target);
+    const outward = this.model!.normalNear(place);
+    const lifted = outward.add(new Vector3(0, 0, outward.z < -0.3 ? 0 : 0.35)).normalize();
+    return this.controls.target.clone().addScaledVector(lifted, distance);
+  }
+
+  private vector(p: Point): Vector3 {
+    return new Vector3(...this.model!.buffers.toLocal(p));
+  }
+
+  private point(v: Vector3): Point {
+    return this.model!.buffers.toWorld([v.x, v.y, v.z]);
+  }
+
+  get cameraPlace(): CameraPlace | undefined {
+    return this.model
+      ? { eye: this.point(this.camera.position), target: this.point(this.controls.target) }
+      : undefined;
+  }
+
+  /** The turn of the view about the up axis, in degrees from the front. */
+  get azimuth(): number {
+    const d = this.camera.position.clone().sub(this.controls.target);
+    return (Math.atan2(d.y, d.x) * 180) / Math.PI + 90;
+  }
+
+  /** Pixels for one unit at the depth of what the view turns about. */
+  get pixelsPerUnit(): number {
+    const distance = this.camera.position.distanceTo(this.controls.target);
+    const tall = 2 * distance * Math.tan((this.camera.fov * Math.PI) / 360);
+    return this.height / tall;
+  }
+
+  project(p: Point): Projected {
+    if (!this.model) return { x: 0, y: 0, ahead: false };
+    const v = this.vector(p);
+    const ahead = v.clone().applyMatrix4(this.camera.matrixWorldInverse).z < 0;
+    v.project(this.camera);
+    return { x: ((v.x + 1) / 2) * this.width, y: ((1 - v.y) / 2) * this.height, ahead };
+  }
+
+  /** Whether the model hides a place that lies on it. */
+  isHidden(p: Point): boolean {
+    if (!this.model) return false;
+    const at = this.vector(p);
+    const direction = at.clone().sub(this.camera.position);
+    const distance = direction.length();
+    this.raycaster.set(this.camera.position, direction.normalize());
+    this.raycaster.far = distance - this.model.radius * 2e-3;
+    const hit = this.raycaster.intersectObject(this.faces, false).length > 0;
+    this.raycaster.far = Infinity;
+    return hit;
+  }
+
+  /** The face under a pixel and the place on it. */
+  hit(x: number, y: number): { face: number; at: Point } | undefined {
+    if (!this.model) return undefined;
+    const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
+    this.raycaster.setFromCamera(ndc, this.camera);
+    const first = this.raycaster.intersectObject(this.faces, false)[0];
+    if (first?.faceIndex == null) return undefined;
+    return { face: this.model.triangleFace[first.faceIndex]!, at: this.point(first.point) };
+  }
+
+  /** Where along an edge the sight-line through a pixel passes nearest, 0 to 1. */
+  alongEdge(edge: number, x: number, y: number): number {
+    const { buffers } = this.model!;
+    const [a, b] = buffers.ends(edge);
+    const start = new Vector3(...buffers.local(a));
+    const along = new Vector3(...buffers.local(b)).sub(start);
+    const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
+    this.raycaster.setFromCamera(ndc, this.camera);
+    const { origin, direction } = this.raycaster.ray;
+    const w = start.clone().sub(origin);
+    const aa = along.dot(along);
+    const ab = along.dot(direction);
+    const t = (ab * direction.dot(w) - along.dot(w)) / (aa - ab * ab || 1e-30);
+    return Math.min(1, Math.max(0, t));
+  }
+
+  get buffers(): MeshBuffers | undefined {
+    return this.model?.buffers;
+  }
+}

@@ -1,0 +1,65 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { ApiProblem } from '../api/client';
+import { Button } from './Button';
+
+/** Says what is being loaded, after 300 ms of nothing. */
+export function Loading({ stage }: { stage: string }) {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(true), 300);
+    return () => clearTimeout(timer);
+  }, []);
+  if (!late) return null;
+  return (
+    <div className="max-w-sm p-6" role="status">
+      <p className="font-semibold">{stage}</p>
+      <div className="mt-2 h-1 w-full bg-rule">
+        <div className="h-1 w-1/3 bg-ink" />
+      </div>
+    </div>
+  );
+}
+
+/** What is not there yet, and one thing to do. */
+export function Empty({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <div className="m-6 max-w-md bg-sea p-5">
+      <p className="font-semibold">{title}</p>
+      <div className="mt-1 text-ink2">{children}</div>
+    </div>
+  );
+}
+
+/** What happened, where, and one way on. */
+export function Failure(props: { error: unknown; onRetry?: () => void; children?: ReactNode }) {
+  const problem = props.error instanceof ApiProblem ? props.error : null;
+  const detail = props.error instanceof Error ? props.error.message : 'It is not known why.';
+  return (
+    <div className="m-6 max-w-md border border-ink bg-sheet" role="alert">
+      <p className="bg-ink px-4 py-2.5 font-semibold text-paper">
+        {problem?.title ?? 'Something went wrong'}
+      </p>
+      <div className="space-y-3 p-4">
+        <p>{detail}</p>
+        {props.onRetry && <Button onClick={props.onRetry}>Try now</Button>}
+        {props.children}
+      </div>
+    </div>
+  );
+}
+
+/** A band under the head while the server does not answer. */
+export function OfflineBand(props: { kept: string; onRetry: () => void }) {
+  return (
+    <div
+      role="status"
+      className="flex items-center gap-4 border-y border-dashed border-ink bg-shoal1 px-4 py-1.5"
+    >
+      <span className="font-semibold">No connection.</span>
+      <span className="text-ink2">{props.kept}</span>
+      <Button size="small" className="ml-auto" onClick={props.onRetry}>
+        Try now
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+const dayAndTime = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+const timeOnly = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** "Fri 27 Nov, 18:00", in the user's zone. */
+export function whenText(iso: string): string {
+  return dayAndTime.format(new Date(iso));
+}
+
+export function clockText(iso: string): string {
+  return timeOnly.format(new Date(iso));
+}
+
+/** "2 d 4 h", "19 h", "35 min": how long something waits. */
+export function waitText(iso: string, now = Date.now()): string {
+  const minutes = Math.max(0, Math.floor((now - new Date(iso).getTime()) / 60_000));
+  if (minutes < 60) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  if (hours < 24) return `${hours} h`;
+  return hours % 24 === 0 ? `${hours / 24} d` : `${Math.floor(hours / 24)} d ${hours % 24} h`;
+}
+
+export function counted(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}
