@@ -36,7 +36,9 @@ export class MeshBuffers {
     this.edges = grownInts(this.edges, 2 * message.edgeEnd);
     this.corners.length = message.faceEnd;
     this.triangles.length = message.faceEnd;
+    // What was taken back names ids past the end: they are gone with it.
     for (const v of message.vertices) {
+      if (v.id >= message.vertexEnd) continue;
       this.positions.set([v.x, v.y, v.z], 3 * v.id);
       this.shown[v.id] = v.shown ? 1 : 0;
     }

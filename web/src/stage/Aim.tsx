@@ -97,11 +97,14 @@ export function StopBar({ at, towards }: { at: Point; towards: Point }) {
   const angle = Math.atan2(p.y - q.y, p.x - q.x);
   const x = p.x + 15 * Math.cos(angle);
   const y = p.y + 15 * Math.sin(angle);
+  const faint = stage.isHidden(at) ? 0.62 : 1;
   const turn = `translate(${x} ${y}) rotate(${(angle * 180) / Math.PI + 90})`;
   return (
     <g data-testid="loop-stop">
-      <rect x={-12} y={-4} width={24} height={8} fill="var(--sheet)" transform={turn} />
-      <rect x={-10} y={-2} width={20} height={4} fill="var(--ink)" transform={turn} />
+      {faint === 1 && (
+        <rect x={-14} y={-6} width={28} height={12} fill="var(--sheet)" transform={turn} />
+      )}
+      <rect x={-10} y={-2} width={20} height={4} fill="var(--ink)" fillOpacity={faint} transform={turn} />
     </g>
   );
 }

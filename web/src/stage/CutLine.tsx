@@ -96,18 +96,37 @@ function Places({ piece }: { piece: Piece }) {
           point.use === 'crossing' && ends.some((e) => Math.hypot(e.x - x, e.y - y) < CROWDED);
         if (crowded) return null;
         const hidden = stage.isHidden(point.at);
-        const along = direction(seen[i - 1] ?? seen[i]!, seen[i + 1] ?? seen[i]!);
-        return <Place key={i} point={point} at={{ x, y }} along={along} hidden={hidden} />;
+        const cut = direction(seen[i - 1] ?? seen[i]!, seen[i + 1] ?? seen[i]!);
+        const edge = edgeTurn(stage, point) ?? cut + 90;
+        return <Place key={i} point={point} at={{ x, y }} edge={edge} cut={cut} hidden={hidden} />;
       })}
     </>
   );
+}
+
+/** How the edge on which a point lies runs on the screen, in degrees. */
+function edgeTurn(stage: StageView, { at, edge }: CutPoint): number | null {
+  if (!edge) return null;
+  const size = Math.hypot(edge.x, edge.y, edge.z) || 1;
+  const step = 12 / (stage.pixelsPerUnit * size);
+  const ahead = { x: at.x + edge.x * step, y: at.y + edge.y * step, z: at.z + edge.z * step };
+  return direction(stage.project(at), stage.project(ahead));
+}
+
+/** Of the two diagonals across an edge, the one that lies farther from the cut. */
+function tickTurn(edge: number, cut: number): number {
+  const off = (turn: number) => {
+    const d = Math.abs((((turn - cut) % 180) + 180) % 180);
+    return Math.min(d, 180 - d);
+  };
+  return off(edge + 45) >= off(edge - 45) ? edge + 45 : edge - 45;
 }
 
 function direction(a: Xy, b: Xy): number {
   return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
 }
 
-function Place(props: { point: CutPoint; at: Xy; along: number; hidden: boolean }) {
+function Place(props: { point: CutPoint; at: Xy; edge: number; cut: number; hidden: boolean }) {
   const { x, y } = props.at;
   const faint = props.hidden ? 0.62 : 1;
   switch (props.point.use) {
@@ -127,13 +146,13 @@ function Place(props: { point: CutPoint; at: Xy; along: number; hidden: boolean 
       );
     case 'crossing':
       return (
-        <Bar at={props.at} angle={props.along + 90} length={9} width={5.4} faint={props.hidden} use="crossing" />
+        <Bar at={props.at} angle={props.edge} length={9} width={5.4} faint={props.hidden} use="crossing" />
       );
     case 'runOn':
       return <circle cx={x} cy={y} r={2.6} fill="var(--ink)" fillOpacity={faint} data-use="run-on" />;
     case 'fresh':
       return (
-        <Bar at={props.at} angle={props.along + 45} length={17} width={3.2} faint={props.hidden} use="fresh" />
+        <Bar at={props.at} angle={tickTurn(props.edge, props.cut)} length={17} width={3.2} faint={props.hidden} use="fresh" />
       );
   }
 }

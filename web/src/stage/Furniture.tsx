@@ -44,9 +44,8 @@ const SIDES = [
 /** The compass rose: shows how the view is turned; its letters turn it. */
 export function Rose() {
   const stage = useStage();
-  const turn = -stage.azimuth;
   const place = (azimuth: number, r: number) => {
-    const a = ((azimuth + turn + 90) * Math.PI) / 180;
+    const a = ((90 - azimuth + stage.azimuth) * Math.PI) / 180;
     return { x: 38 + r * Math.cos(a), y: 38 + r * Math.sin(a) };
   };
   return (

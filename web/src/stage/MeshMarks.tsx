@@ -81,11 +81,16 @@ function ChosenPlace({ finding, buffers }: { finding: Finding; buffers: MeshBuff
   const colour = colourOf(finding.kind);
   const outlines = finding.elements.map((element) => {
     if (element.kind === 'vertex') {
+      if (!buffers.shown[element.id]) return '';
       const p = at(element.id);
       return `M${p.x - 8} ${p.y}a8 8 0 1 0 16 0a8 8 0 1 0 -16 0`;
     }
     const corners =
-      element.kind === 'edge' ? buffers.ends(element.id) : [...(buffers.corners[element.id] ?? [])];
+      element.kind === 'face'
+        ? [...(buffers.corners[element.id] ?? [])]
+        : buffers.hasEdge(element.id)
+          ? buffers.ends(element.id)
+          : [];
     const points = corners.map((v) => at(v)).map((p) => `${p.x} ${p.y}`);
     return points.length ? `M${points.join('L')}${element.kind === 'face' ? 'Z' : ''}` : '';
   });

@@ -19,6 +19,8 @@ export class ModelGeometry {
   private readonly normals: Float32Array;
   private readonly middles: Float32Array;
   private readonly edgeFaces: Int32Array;
+  /** Six numbers an edge id: both ends as they were when this was made. */
+  private readonly edgeEnds: Float32Array;
 
   constructor(
     readonly buffers: MeshBuffers,
@@ -27,6 +29,7 @@ export class ModelGeometry {
     this.normals = new Float32Array(3 * buffers.faceEnd);
     this.middles = new Float32Array(3 * buffers.faceEnd);
     this.edgeFaces = buffers.facesAtEdges();
+    this.edgeEnds = new Float32Array(6 * buffers.edgeEnd);
     this.measure();
     this.buildFaces(lens);
     this.buildEdges();
@@ -107,27 +110,46 @@ export class ModelGeometry {
     for (let e = 0; e < this.buffers.edgeEnd; e++) {
       if (!this.buffers.hasEdge(e)) continue;
       const [a, b] = this.buffers.ends(e);
-      positions.push(...this.buffers.local(a), ...this.buffers.local(b));
+      const ends = [...this.buffers.local(a), ...this.buffers.local(b)];
+      this.edgeEnds.set(ends, 6 * e);
+      positions.push(...ends);
     }
     this.edges.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
   }
 
   /** A floor whose lines lie a round length of the unit apart. */
   private buildGraticule() {
-    const step = roundLength(this.radius / 2.2);
-    const reach = Math.ceil((this.radius * 9) / step);
+    const step = roundLength(this.radius / 1.6);
+    const reach = Math.ceil((this.radius * 5) / step);
     const positions: number[] = [];
     const [ox, oy] = this.buffers.origin;
     const x0 = Math.round((this.centre.x + ox) / step) * step - ox;
     const y0 = Math.round((this.centre.y + oy) / step) * step - oy;
     const z = this.floor - this.radius * 2e-3;
+    // Cell by cell: long lines that pass behind the eye are dropped whole by some drivers.
     for (let i = -reach; i <= reach; i++) {
-      const d = i * step;
-      const far = reach * step;
-      positions.push(x0 + d, y0 - far, z, x0 + d, y0 + far, z);
-      positions.push(x0 - far, y0 + d, z, x0 + far, y0 + d, z);
+      for (let j = -reach; j < reach; j++) {
+        const [d, from, to] = [i * step, j * step, (j + 1) * step];
+        positions.push(x0 + d, y0 + from, z, x0 + d, y0 + to, z);
+        positions.push(x0 + from, y0 + d, z, x0 + to, y0 + d, z);
+      }
     }
     this.graticule.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
+  }
+
+  /** For a camera's axes: the largest value of a measure of how far the vertices reach along them. */
+  reach(centre: Vector3, across: Vector3, upward: Vector3, towards: Vector3) {
+    return (measure: (x: number, y: number, z: number) => number): number => {
+      let largest = this.radius * 0.5;
+      const p = new Vector3();
+      for (let v = 0; v < this.buffers.shown.length; v++) {
+        if (!this.buffers.shown[v]) continue;
+        p.set(...this.buffers.local(v)).sub(centre);
+        const far = measure(Math.abs(p.dot(across)), Math.abs(p.dot(upward)), p.dot(towards));
+        largest = Math.max(largest, far);
+      }
+      return largest;
+    };
   }
 
   /** Edges where the form turns away from the eye, and borders. */
@@ -140,13 +162,12 @@ export class ModelGeometry {
         n[i]! * (eye.x - m[i]!) + n[i + 1]! * (eye.y - m[i + 1]!) + n[i + 2]! * (eye.z - m[i + 2]!) > 0
       );
     };
-    for (let e = 0; e < this.buffers.edgeEnd; e++) {
+    for (let e = 0; 2 * e < this.edgeFaces.length; e++) {
       const f = this.edgeFaces[2 * e]!;
       const g = this.edgeFaces[2 * e + 1]!;
-      if (!this.buffers.hasEdge(e) || (f < 0 && g < 0)) continue;
+      if (f < 0) continue;
       if (g < 0 || facing(f) !== facing(g)) {
-        const [a, b] = this.buffers.ends(e);
-        positions.push(...this.buffers.local(a), ...this.buffers.local(b));
+        positions.push(...this.edgeEnds.subarray(6 * e, 6 * e + 6));
       }
     }
     return new Float32Array(positions);

@@ -84,7 +84,12 @@ export function Stage(props: Props) {
         role="application"
         aria-label={props.label}
         tabIndex={0}
-        className="absolute inset-0 touch-none outline-offset-[-3px]"
+        className="absolute inset-0 touch-none outline-none data-[keyboard]:outline-2 data-[keyboard]:outline-offset-[-3px] data-[keyboard]:outline-channel"
+        onFocus={(e) => {
+          // Only where the keyboard brought the focus here, not a key pressed after a click.
+          if (e.currentTarget.matches(':focus-visible')) e.currentTarget.dataset.keyboard = '';
+        }}
+        onBlur={(e) => delete e.currentTarget.dataset.keyboard}
         onContextMenu={(e) => e.preventDefault()}
         onPointerDown={(e) => {
           down.current = e.button === 0 ? place(e) : null;
@@ -104,13 +109,24 @@ export function Stage(props: Props) {
       />
       {stage && (
         <StageContext value={stage}>
-          <Drawing>{props.drawing}</Drawing>
-          <ScaleBar unit={props.unit} />
-          <Rose />
+          <Scene drawing={props.drawing} unit={props.unit} />
           {props.children}
         </StageContext>
       )}
     </div>
+  );
+}
+
+/** Nothing is drawn before there is a mesh to draw it on. */
+function Scene({ drawing, unit }: { drawing: ReactNode; unit: string }) {
+  const stage = useStage();
+  if (!stage.buffers) return null;
+  return (
+    <>
+      <Drawing>{drawing}</Drawing>
+      <ScaleBar unit={unit} />
+      <Rose />
+    </>
   );
 }
 

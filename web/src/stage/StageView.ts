@@ -145,6 +145,8 @@ export class StageView {
 
   private changed() {
     this.version++;
+    // What is drawn over the model projects before the next frame is rendered.
+    this.camera.updateMatrixWorld();
     if (!this.frame) {
       this.frame = requestAnimationFrame(() => {
         this.frame = 0;
@@ -172,7 +174,7 @@ export class StageView {
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
     this.renderer.setSize(this.width, this.height);
     this.camera.aspect = this.width / this.height;
-    this.camera.updateProjectionMatrix();
+    this.offsetView();
     (this.outline.material as LineMaterial).resolution.set(this.width, this.height);
     this.changed();
   }
@@ -230,16 +232,32 @@ export class StageView {
     this.frameFrom(direction, this.model.centre);
   }
 
+  /** Stands as near as the free part of the frame allows: every vertex lies inside it. */
   private frameFrom(direction: Vector3, centre: Vector3) {
-    const { radius } = this.model!;
-    const [left, top, right, bottom] = this.insets;
-    const free = Math.max(80, Math.min(this.height - top - bottom, this.width - left - right));
-    const half = (this.camera.fov * Math.PI) / 360;
-    const distance = (radius / Math.sin(half)) * (this.height / free) * 0.93;
+    const distance = this.fittingDistance(direction, centre);
     this.camera.near = distance / 200;
     this.camera.far = distance * 20;
     this.camera.position.copy(centre).addScaledVector(direction, distance);
     this.controls.target.copy(centre);
+    this.offsetView();
+    this.controls.update();
+    this.changed();
+  }
+
+  private fittingDistance(direction: Vector3, centre: Vector3): number {
+    const [left, top, right, bottom] = this.insets;
+    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
+    const freeTall = (tall * Math.max(80, this.height - top - bottom)) / this.height;
+    const freeWide = (tall * Math.max(80, this.width - left - right)) / this.height;
+    const across = new Vector3().crossVectors(this.camera.up, direction).normalize();
+    const upward = new Vector3().crossVectors(direction, across);
+    const reach = this.model!.reach(centre, across, upward, direction);
+    return reach((x, y, z) => Math.max(x / freeWide, y / freeTall) + z);
+  }
+
+  /** Moves the middle of the picture to the middle of the free part of the frame. */
+  private offsetView() {
+    const [left, top, right, bottom] = this.insets;
     this.camera.setViewOffset(
       this.width,
       this.height,
@@ -249,17 +267,18 @@ export class StageView {
       this.height,
     );
     this.camera.updateProjectionMatrix();
-    this.controls.update();
-    this.changed();
   }
 
-  /** Flies so that a place faces the eye, along the shortest turn; stops on any input. */
+  /**
+   * Flies so that a place faces the eye, or to the side from which a camera saw it, along the
+   * shortest turn; stops on any input.
+   */
   flyTo(place: Point, camera?: CameraPlace) {
     if (!this.model) return;
     const start = this.camera.position.clone();
     const startTarget = this.controls.target.clone();
-    const end = camera ? this.vector(camera.eye) : this.eyeFacing(this.vector(place));
-    const endTarget = camera ? this.vector(camera.target) : startTarget.clone();
+    const end = camera ? this.eyeAtSideOf(camera) : this.eyeFacing(this.vector(place));
+    const endTarget = camera ? this.model.centre.clone() : startTarget.clone();
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
     const began = performance.now();
     cancelAnimationFrame(this.flight);
@@ -277,6 +296,13 @@ export class StageView {
       if (t < 1) this.flight = requestAnimationFrame(move);
     };
     this.flight = requestAnimationFrame(move);
+  }
+
+  /** The side is the camera's; how near to stand is this frame's to say. */
+  private eyeAtSideOf(camera: CameraPlace): Vector3 {
+    const side = this.vector(camera.eye).sub(this.vector(camera.target)).normalize();
+    const { centre } = this.model!;
+    return centre.clone().addScaledVector(side, this.fittingDistance(side, centre));
   }
 
   /** Where the eye must be to look at a place from outside, no lower than it stands. */

@@ -19,6 +19,7 @@ export function clockText(iso: string): string {
 /** "2 d 4 h", "19 h", "35 min": how long something waits. */
 export function waitText(iso: string, now = Date.now()): string {
   const minutes = Math.max(0, Math.floor((now - new Date(iso).getTime()) / 60_000));
+  if (minutes === 0) return 'under a minute';
   if (minutes < 60) return `${minutes} min`;
   const hours = Math.floor(minutes / 60);
   if (hours < 24) return `${hours} h`;

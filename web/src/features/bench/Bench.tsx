@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
-import type { Finding, View, Workpiece } from '../../api/client';
+import type { Finding, Preview, View, Workpiece } from '../../api/client';
+import type { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim, Following, PlaceTag, StopBar } from '../../stage/Aim';
 import { CutLine } from '../../stage/CutLine';
 import { MeshMarks } from '../../stage/MeshMarks';
@@ -91,7 +92,12 @@ function OpenBench(props: {
       : shownLoop
         ? loopsOf(shownLoop)
         : null;
-  const { preview, problem } = usePreview(state.id, state.revision, change, view);
+  const { preview, problem } = usePreview(
+    state.id,
+    state.revision,
+    control.busy ? null : change,
+    view,
+  );
   const pending = tool === 'trace' ? points.length > 0 : loop !== null;
 
   const { reload } = control;
@@ -283,7 +289,7 @@ function OpenBench(props: {
                   <Following key={i} from={a} to={b} />
                 ))}
                 {preview && !preview.refusal && <CutLine preview={preview} letters={tool === 'trace'} />}
-                {tool === 'trace' && !change && last && <FirstPoint point={last} />}
+                {tool === 'trace' && !change && last && <FirstPoint point={last} mesh={mesh} />}
                 {tool === 'loops' && preview && <Stops preview={preview} />}
                 <MeshMarks findings={state.check.findings} chosen={chosen} onChoose={choose} />
               </>
@@ -402,7 +408,7 @@ function LensButton(props: { name: string; letter: string; on: boolean; onClick:
       size="small"
       shortcut={props.letter}
       aria-pressed={props.on}
-      look={props.on ? 'main' : 'plain'}
+      className={props.on ? 'border-ink bg-shoal2 font-semibold' : ''}
       onClick={props.onClick}
     >
       {props.name}
@@ -410,7 +416,14 @@ function LensButton(props: { name: string; letter: string; on: boolean; onClick:
   );
 }
 
-function FirstPoint({ point }: { point: PendingPoint }) {
+/** The direction of the edge on which a placed point lies. */
+function edgeOf({ anchor }: PendingPoint, mesh: MeshBuffers) {
+  if (anchor.on !== 'edge' || !mesh.hasEdge(anchor.edge)) return null;
+  const [p, q] = mesh.ends(anchor.edge).map((v) => mesh.local(v));
+  return { x: q![0] - p![0], y: q![1] - p![1], z: q![2] - p![2] };
+}
+
+function FirstPoint({ point, mesh }: { point: PendingPoint; mesh: MeshBuffers }) {
   const use = point.anchor.on === 'vertex' ? 'used' : 'fresh';
   return (
     <CutLine
@@ -424,13 +437,13 @@ function FirstPoint({ point }: { point: PendingPoint }) {
         changesNothing: true,
         wouldMake: [],
         wouldMend: 0,
-        pieces: [{ points: [{ at: point.at, use }], stretches: [1], length: 0, toLast: null, toEdge: null }],
+        pieces: [{ points: [{ at: point.at, use, edge: edgeOf(point, mesh) }], stretches: [1], length: 0, toLast: null, toEdge: null }],
       }}
     />
   );
 }
 
-function Stops({ preview }: { preview: NonNullable<ReturnType<typeof usePreview>['preview']> }) {
+function Stops({ preview }: { preview: Preview }) {
   const line = preview.pieces[0]?.points ?? [];
   const ends = [
     { at: line[0]?.at, towards: line[1]?.at },
@@ -445,7 +458,7 @@ function Stops({ preview }: { preview: NonNullable<ReturnType<typeof usePreview>
           return (
             <g key={i}>
               {end?.at && end.towards && <StopBar at={end.at} towards={end.towards} />}
-              <PlaceTag at={remark.at!} text={`Stops here: ${STOP_NAMES[remark.stop!]}`} lift={i === 0 ? 40 : -60} />
+              <PlaceTag at={remark.at!} text={`Stops here: ${stopName(remark)}`} lift={i === 0 ? 40 : -60} />
             </g>
           );
         })}
@@ -453,9 +466,8 @@ function Stops({ preview }: { preview: NonNullable<ReturnType<typeof usePreview>
   );
 }
 
-const STOP_NAMES = {
-  border: 'a border',
-  triangle: 'a triangle',
-  ngon: 'a face with too many sides',
-  crowded: 'a crowded edge',
-} as const;
+function stopName({ stop, text }: Preview['remarks'][number]): string {
+  if (stop === 'triangle') return 'a triangle';
+  if (stop === 'crowded') return 'a crowded edge';
+  return /a face with \d+ sides/.exec(text)?.[0] ?? 'too many sides';
+}

@@ -62,8 +62,8 @@ function Effect({ preview }: { preview: Preview }) {
   return (
     <>
       <p data-testid="effect">{preview.sentence}</p>
-      {preview.remarks.map((r) => (
-        <p key={r.text}>{r.text}</p>
+      {[...new Set(preview.remarks.map((r) => r.text))].map((text) => (
+        <p key={text}>{text}</p>
       ))}
       {grouped(preview).map((g) => (
         <p key={g.text} className="flex gap-2">

@@ -17,13 +17,15 @@ export function MyWork({ handIn }: { handIn: (exercise: string, title: string) =
   if (items.length === 0) {
     return <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>;
   }
+  // What came back comes before what was never begun.
+  const next = items.find((i) => i.state === 'returned') ?? items.find((i) => i.state === 'open');
   return (
     <div className="mx-auto max-w-[1040px] px-6 py-6">
       <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
       <p className="text-ink2">{summary(items)}</p>
       <ul className="mt-5 border-t border-ink">
         {items.map((item) => (
-          <Row key={item.exercise.id} item={item} handIn={handIn} />
+          <Row key={item.exercise.id} item={item} first={item === next} handIn={handIn} />
         ))}
       </ul>
     </div>
@@ -39,7 +41,13 @@ function summary(items: readonly Item[]): string {
   return parts.length ? parts.join(', ') : 'Everything is handed in.';
 }
 
-function Row({ item, handIn }: { item: Item; handIn: (id: string, title: string) => ReactNode }) {
+function Row(props: {
+  item: Item;
+  /** The one to take up first: it has the place's main button. */
+  first: boolean;
+  handIn: (id: string, title: string) => ReactNode;
+}) {
+  const { item, first, handIn } = props;
   const { exercise, answer } = item;
   const unread = answer && (item.state === 'returned' || item.state === 'accepted');
   return (
@@ -55,12 +63,12 @@ function Row({ item, handIn }: { item: Item; handIn: (id: string, title: string)
       <StateText item={item} />
       <div className="flex items-center gap-2.5 md:justify-end">
         {unread && (
-          <Link className={buttonLook(item.state === 'returned')} to={`/answer/${answer.submission}`}>
+          <Link className={buttonLook(first)} to={`/answer/${answer.submission}`}>
             Read the answer
           </Link>
         )}
         {handIn(exercise.id, exercise.title)}
-        <Link className={buttonLook(item.state === 'open')} to={`/bench/${exercise.id}`}>
+        <Link className={buttonLook(first && item.state === 'open')} to={`/bench/${exercise.id}`}>
           {item.attempts === 0 ? 'Open the bench' : 'Carry on cutting'}
         </Link>
       </div>

@@ -115,7 +115,7 @@ function NoteRow(props: Props & { index: number; note: Draft['notes'][number] })
             ref={field}
             aria-label={`Text of note ${index + 1}`}
             placeholder="What should be seen here?"
-            className="block min-h-[56px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1"
+            className="block [field-sizing:content] min-h-[56px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1"
             value={note.text}
             maxLength={4000}
             onFocus={() => !chosen && props.onChooseNote(index)}

@@ -40,7 +40,7 @@ export function Review({ id }: { id: string }) {
   return <OpenReview review={review.data} mesh={mesh} />;
 }
 
-const INSETS = [24, 60, 24, 40] as const;
+const INSETS = [24, 60, 24, 60] as const;
 
 function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers }) {
   const navigate = useNavigate();

@@ -40,7 +40,7 @@ export function SignIn() {
           <HouseMark size={32} />
           Fair Edge
         </p>
-        <p className="mt-2 text-ink2">Cutting polygon meshes, and having them read with care.</p>
+        <p className="mt-2 text-ink2">Cut polygon meshes, have them read with care.</p>
         <form className="mt-8 space-y-4" onSubmit={submit}>
           <Field label="Sign-in" value={signIn} onChange={setSignIn} autoComplete="username" />
           <Field

@@ -149,9 +149,10 @@ public final class Loops {
     double length = 0;
     for (int i = 0; i < newVertices.length; i++) {
       boolean end = !ring.closed() && (i == 0 || i == newVertices.length - 1);
-      points.add(
-          new CutPoint(
-              mesh.position(newVertices[i]), end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING));
+      CutPoint.Use use = end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING;
+      int first = ring.firsts().get(i);
+      Vec3 at = mesh.position(newVertices[i]);
+      points.add(new CutPoint(at, use, at.minus(mesh.position(first))));
       if (i > 0) {
         length += points.get(i - 1).at().distance(points.get(i).at());
       }
@@ -162,15 +163,15 @@ public final class Loops {
     }
     List<CutRemark> remarks = new ArrayList<>();
     for (Stop stop : ring.stops()) {
-      remarks.add(remarkOn(stop));
+      remarks.add(remarkOn(stop, ring.stops()));
     }
-    CutPiece loop =
-        new CutPiece(points, List.of(points.size()), length, null, toEdge);
+    CutPiece loop = new CutPiece(points, List.of(points.size()), length, null, toEdge);
     return new CutResult(List.of(loop), remarks, 0);
   }
 
-  private CutRemark remarkOn(Stop stop) {
-    int last = newVertices[stop.edge() == ring.edges().getFirst() ? 0 : newVertices.length - 1];
+  private CutRemark remarkOn(Stop stop, List<Stop> all) {
+    boolean before = all.getFirst() == stop;
+    int last = newVertices[before ? 0 : newVertices.length - 1];
     Vec3 at = mesh.position(last);
     return switch (stop.cause()) {
       case BORDER ->
@@ -181,21 +182,18 @@ public final class Loops {
               Element.vertex(last),
               at,
               stop.cause());
-      case TRIANGLE -> stopAtFace(stop, at, "Stops at a triangle, which gains a side: 4.");
-      case NGON ->
-          stopAtFace(
-              stop,
-              at,
-              "Stops at a face with "
-                  + stop.sides()
-                  + " sides, which gains one: "
-                  + mesh.size(stop.face())
-                  + ".");
+      case TRIANGLE, NGON -> {
+        String name = stop.sides() == 3 ? "a triangle" : "a face with " + stop.sides() + " sides";
+        int gained = mesh.size(stop.face()) - stop.sides();
+        String gains = gained == 1 ? "a side" : gained + " sides, one at each end";
+        yield new CutRemark(
+            "Stops at %s, which gains %s: %d."
+                .formatted(name, gains, mesh.size(stop.face())),
+            Element.face(stop.face()),
+            at,
+            stop.cause());
+      }
     };
-  }
-
-  private CutRemark stopAtFace(Stop stop, Vec3 at, String text) {
-    return new CutRemark(text, Element.face(stop.face()), at, stop.cause());
   }
 
   /** Between the named edge and the line over to the next edge of the ring, 90 if square. */

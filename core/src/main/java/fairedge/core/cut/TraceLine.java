@@ -43,7 +43,7 @@ final class TraceLine {
     if (chords.isEmpty()) {
       add(points, to, true);
     } else if (!points.getLast().at().equals(to.at())) {
-      points.set(points.size() - 1, new CutPoint(points.getLast().at(), CutPoint.Use.RUN_ON));
+      points.set(points.size() - 1, new CutPoint(points.getLast().at(), CutPoint.Use.RUN_ON, null));
     }
     stretches.add(points.size() - begun);
     pieces.add(
@@ -65,7 +65,21 @@ final class TraceLine {
           case Node.OnEdge on -> CutPoint.Use.CROSSING;
           case Node.Inside in -> CutPoint.Use.NEW;
         };
-    points.add(new CutPoint(node.at(), use));
+    points.add(new CutPoint(node.at(), use, edgeAt(node)));
+  }
+
+  private @Nullable Vec3 edgeAt(Node node) {
+    return switch (node) {
+      case Node.OnEdge on -> direction(on.edge());
+      // A new vertex in an edge: its first edge runs along what was one edge before.
+      case Node.AtVertex v when v.vertex() >= firstNewVertex ->
+          direction(mesh.edgesAt(v.vertex())[0]);
+      default -> null;
+    };
+  }
+
+  private Vec3 direction(int edge) {
+    return mesh.position(mesh.second(edge)).minus(mesh.position(mesh.first(edge)));
   }
 
   private static double length(List<CutPoint> points, List<Integer> stretches) {
@@ -89,12 +103,10 @@ final class TraceLine {
   }
 
   private @Nullable Double toEdge(List<CutPoint> points, Node to) {
-    if (!(to instanceof Node.AtVertex v) || v.vertex() < firstNewVertex) {
+    Vec3 along = edgeAt(to);
+    if (along == null) {
       return null;
     }
-    // A new vertex in an edge: its first edge runs along what was one edge before.
-    int e = mesh.edgesAt(v.vertex())[0];
-    Vec3 along = mesh.position(mesh.otherEnd(e, v.vertex())).minus(v.at());
     double angle = along.angleTo(direction(points, points.size() - 1));
     return Math.min(angle, 180 - angle);
   }

@@ -81,7 +81,7 @@ class LoopsTest {
     Receipt receipt = made(prism, prism.findEdge(0, 1), 0.5);
     assertMesh(prism).hasFacesOfSides(9, 1);
     assertThat(receipt.remarks()).anySatisfy(
-        r -> assertThat(r.text()).isEqualTo("Stops at a face with 8 sides, which gains one: 9."));
+        r -> assertThat(r.text()).isEqualTo("Stops at a face with 8 sides, which gains a side: 9."));
   }
 
   @Test

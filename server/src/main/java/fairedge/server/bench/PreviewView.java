@@ -67,8 +67,8 @@ public record PreviewView(
     }
   }
 
-  /** A place on the line and what becomes of it. */
-  public record PointView(Vec3 at, UseView use) {
+  /** A place on the line, what becomes of it, and the direction of the edge it lies on. */
+  public record PointView(Vec3 at, UseView use, @Nullable Vec3 edge) {
     /** What becomes of a place. */
     public enum UseView {
       fresh,
@@ -85,7 +85,7 @@ public record PreviewView(
             case CROSSING -> UseView.crossing;
             case RUN_ON -> UseView.runOn;
           };
-      return new PointView(p.at(), use);
+      return new PointView(p.at(), use, p.edge());
     }
   }
 }

@@ -1,10 +1,13 @@
 package fairedge.server.platform;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import fairedge.core.cut.Anchor;
 import fairedge.core.cut.View;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
+import java.util.List;
 import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -36,6 +39,12 @@ public class CoreJson {
   })
   private interface ViewNames {}
 
+  /** Questions that a value answers are no properties of it. */
+  private interface WithoutQuestions {
+    @JsonIgnore
+    boolean isFinite();
+  }
+
   private static final Map<Class<?>, Class<?>> NAMES =
       Map.of(Change.class, ChangeNames.class, Anchor.class, AnchorNames.class, View.class, ViewNames.class);
 
@@ -66,6 +75,9 @@ public class CoreJson {
   JacksonModule coreNames() {
     SimpleModule module = new SimpleModule("core names");
     NAMES.forEach(module::setMixInAnnotation);
+    for (Class<?> type : List.of(Vec3.class, View.Perspective.class, View.Parallel.class)) {
+      module.setMixInAnnotation(type, WithoutQuestions.class);
+    }
     return module;
   }
 }
