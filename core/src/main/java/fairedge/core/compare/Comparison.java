@@ -59,8 +59,7 @@ public record Comparison(List<Integer> match, List<Integer> gone) {
       return;
     }
     double distance = before.place().distance(now.place());
-    double near =
-        Math.max(2 * Math.max(before.reach(), now.reach()), tolerance.samePlace());
+    double near = Math.max(2 * Math.max(before.reach(), now.reach()), tolerance.samePlace());
     if (distance <= near) {
       pairs.add(new Pair(i, j, distance));
     }

@@ -10,8 +10,12 @@ import org.jspecify.annotations.Nullable;
  * @param stretches lengths of the polylines: how many points each unbroken stretch has
  * @param length along the surface
  * @param toLast angle to the piece before in degrees, 0 straight on; null for the first
- * @param toEdge smaller angle to the edge on which the piece ends, in degrees; null where it ends on
- *     none
+ * @param toEdge smaller angle to the edge on which the piece ends, in degrees; null where it ends
+ *     on none
  */
 public record CutPiece(
-    List<CutPoint> points, List<Integer> stretches, double length, @Nullable Double toLast, @Nullable Double toEdge) {}
+    List<CutPoint> points,
+    List<Integer> stretches,
+    double length,
+    @Nullable Double toLast,
+    @Nullable Double toEdge) {}

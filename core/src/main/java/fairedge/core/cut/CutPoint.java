@@ -6,7 +6,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A place that a cut makes or uses, as it is drawn while the cut is pending.
  *
- * @param edge the direction of the edge on which it lies; null where it lies on none, or on a vertex
+ * @param edge the direction of the edge on which it lies; null where it lies on none, or on a
+ *     vertex
  */
 public record CutPoint(Vec3 at, Use use, @Nullable Vec3 edge) {
   /** What becomes of the place. */

@@ -40,8 +40,8 @@ final class EdgeSplitter {
   }
 
   /**
-   * Splits all: edge by edge in order of first request, from the far end to the near one, so that an
-   * edge keeps its id at its first vertex and the fractions of the rest stay true.
+   * Splits all: edge by edge in order of first request, from the far end to the near one, so that
+   * an edge keeps its id at its first vertex and the fractions of the rest stay true.
    */
   void splitAll() {
     Map<Integer, List<Node.OnEdge>> byEdge = new LinkedHashMap<>();

@@ -84,8 +84,7 @@ public final class Loops {
       }
       double length = mesh.length(e);
       if (length * Math.min(fraction, 1 - fraction) <= merge) {
-        throw Refusal.because(
-            "The loop would lie on a vertex of this edge.", Element.edge(e));
+        throw Refusal.because("The loop would lie on a vertex of this edge.", Element.edge(e));
       }
     }
   }
@@ -174,8 +173,7 @@ public final class Loops {
     int last = newVertices[before ? 0 : newVertices.length - 1];
     Vec3 at = mesh.position(last);
     return switch (stop.cause()) {
-      case BORDER ->
-          new CutRemark("Runs out at a border.", Element.vertex(last), at, stop.cause());
+      case BORDER -> new CutRemark("Runs out at a border.", Element.vertex(last), at, stop.cause());
       case CROWDED ->
           new CutRemark(
               "Stops at an edge where more than two faces meet.",
@@ -187,8 +185,7 @@ public final class Loops {
         int gained = mesh.size(stop.face()) - stop.sides();
         String gains = gained == 1 ? "a side" : gained + " sides, one at each end";
         yield new CutRemark(
-            "Stops at %s, which gains %s: %d."
-                .formatted(name, gains, mesh.size(stop.face())),
+            "Stops at %s, which gains %s: %d.".formatted(name, gains, mesh.size(stop.face())),
             Element.face(stop.face()),
             at,
             stop.cause());

@@ -33,8 +33,7 @@ final class SightPlane {
         switch (view) {
           case View.Perspective p ->
               new SightPlane(view, p.eye(), first.minus(p.eye()), second.minus(p.eye()));
-          case View.Parallel p ->
-              new SightPlane(view, first, second.minus(first), p.direction());
+          case View.Parallel p -> new SightPlane(view, first, second.minus(first), p.direction());
         };
     double size = plane.a.length() * plane.b.length();
     if (!(plane.normal.length() > 1e-9 * size)) {

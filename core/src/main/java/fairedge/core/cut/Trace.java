@@ -176,9 +176,7 @@ public final class Trace {
     }
     SightPlane plane = SightPlane.through(view, from.at(), to.at());
     int face = straightFace(i, j, view);
-    return face == Mesh.NONE
-        ? chordsInView(i, j, plane)
-        : List.of(new Chord(face, from, to));
+    return face == Mesh.NONE ? chordsInView(i, j, plane) : List.of(new Chord(face, from, to));
   }
 
   private List<Chord> chordsInView(int i, int j, SightPlane plane) {
@@ -206,10 +204,7 @@ public final class Trace {
       Chord chord = chords.get(k);
       if (chord.face() == face && runsThrough(chord, bend.at())) {
         chords.set(
-            k,
-            begin
-                ? new Chord(face, bend, chord.to())
-                : new Chord(face, chord.from(), bend));
+            k, begin ? new Chord(face, bend, chord.to()) : new Chord(face, chord.from(), bend));
         return;
       }
     }

@@ -13,8 +13,8 @@ import java.util.Optional;
  *
  * @param edges in order; {@code quads.get(i)} lies between edges i and i + 1 (the last quad of a
  *     closed ring between the last edge and the first)
- * @param firsts for each edge the vertex on the side of the named edge's first vertex, so that sides
- *     stay sides all along
+ * @param firsts for each edge the vertex on the side of the named edge's first vertex, so that
+ *     sides stay sides all along
  * @param closed whether it comes back to where it began; then there are no stops
  * @param oneSided a closed ring that comes back with its sides exchanged
  * @param stops the two ends of an open ring: before the first edge, after the last
@@ -62,8 +62,7 @@ public record Ring(
       }
       Stop last = ((Step.Stopped) end).stop();
       int d = mesh.nextOnEdge(c);
-      Stop first =
-          d == c ? Stop.border(named) : ((Step.Stopped) run(d, false)).stop();
+      Stop first = d == c ? Stop.border(named) : ((Step.Stopped) run(d, false)).stop();
       return quads.isEmpty()
           ? Optional.empty()
           : Optional.of(result(false, false, List.of(first, last)));

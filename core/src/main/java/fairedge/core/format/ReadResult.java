@@ -4,8 +4,8 @@ import fairedge.core.mesh.Mesh;
 import java.util.List;
 
 /**
- * A mesh that was read, and what was odd about its file. Ids are the file's order: vertices by their
- * records, faces by accepted faces.
+ * A mesh that was read, and what was odd about its file. Ids are the file's order: vertices by
+ * their records, faces by accepted faces.
  */
 public record ReadResult(Mesh mesh, List<ReadRemark> remarks) {
 

@@ -31,8 +31,7 @@ final class EarClipping {
   private static int[] quad(Polygon p) {
     boolean first = keepsWinding(p, 0, 1, 2) && keepsWinding(p, 0, 2, 3);
     boolean second = keepsWinding(p, 1, 2, 3) && keepsWinding(p, 1, 3, 0);
-    boolean shorterFirst =
-        p.corner(0).distance(p.corner(2)) <= p.corner(1).distance(p.corner(3));
+    boolean shorterFirst = p.corner(0).distance(p.corner(2)) <= p.corner(1).distance(p.corner(3));
     boolean useFirst = first == second ? shorterFirst : first;
     return useFirst ? new int[] {0, 1, 2, 0, 2, 3} : new int[] {1, 2, 3, 1, 3, 0};
   }

@@ -28,8 +28,7 @@ public final class Predicates {
     return exactTurn(ax, ay, bx, by, cx, cy);
   }
 
-  private static int exactTurn(
-      double ax, double ay, double bx, double by, double cx, double cy) {
+  private static int exactTurn(double ax, double ay, double bx, double by, double cx, double cy) {
     BigDecimal x = new BigDecimal(cx);
     BigDecimal y = new BigDecimal(cy);
     BigDecimal left = new BigDecimal(ax).subtract(x).multiply(new BigDecimal(by).subtract(y));

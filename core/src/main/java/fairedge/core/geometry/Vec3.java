@@ -47,7 +47,9 @@ public record Vec3(double x, double y, double z) {
     return new Vec3(x * s + o.x * t, y * s + o.y * t, z * s + o.z * t);
   }
 
-  /** Angle to {@code o} in degrees, 0 to 180; accurate near both ends (Kahan's formula by atan2). */
+  /**
+   * Angle to {@code o} in degrees, 0 to 180; accurate near both ends (Kahan's formula by atan2).
+   */
   public double angleTo(Vec3 o) {
     return StrictMath.toDegrees(StrictMath.atan2(cross(o).length(), dot(o)));
   }

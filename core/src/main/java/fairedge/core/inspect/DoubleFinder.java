@@ -14,7 +14,8 @@ import java.util.TreeMap;
  * <ol>
  *   <li>every pair of vertices with a place, lone ones too, at the weld distance or less, joined by
  *       an edge or not;
- *   <li>pairs that share a vertex join into one cluster: one finding each, with its number of pairs.
+ *   <li>pairs that share a vertex join into one cluster: one finding each, with its number of
+ *       pairs.
  * </ol>
  *
  * Vertices are sorted along an oblique direction, so that those of straight and flat forms don't

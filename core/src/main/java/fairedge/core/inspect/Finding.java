@@ -29,8 +29,7 @@ public sealed interface Finding {
 
   /** The same fault at the same elements of one workpiece has the same key, step after step. */
   default String key() {
-    return kind().key()
-        + elements().stream().map(e -> " " + e).collect(Collectors.joining());
+    return kind().key() + elements().stream().map(e -> " " + e).collect(Collectors.joining());
   }
 
   /**
@@ -39,8 +38,7 @@ public sealed interface Finding {
    * @param flat all corners within 1e-4 S of the mean plane
    * @param straightCorners corners that turn by at most 1 degree
    */
-  record Ngon(
-      int face, int sides, boolean flat, int straightCorners, Vec3 place, double reach)
+  record Ngon(int face, int sides, boolean flat, int straightCorners, Vec3 place, double reach)
       implements Finding {
     @Override
     public Kind kind() {
@@ -129,7 +127,8 @@ public sealed interface Finding {
                 + " subdivided surface pinches.";
         case PAIR ->
             "2 triangles share an edge and would make a good quad without it: lift that edge.";
-        case STRAY -> "This face has 3 sides. A ring that comes here has no opposite side and stops.";
+        case STRAY ->
+            "This face has 3 sides. A ring that comes here has no opposite side and stops.";
       };
     }
   }
@@ -160,8 +159,8 @@ public sealed interface Finding {
     public String sentence() {
       return String.format(
           java.util.Locale.ROOT,
-          "Only 2 edges meet at this vertex and it turns by %.1f\u00b0: it shapes nothing, and gives"
-              + " the faces at it a side too many.",
+          "Only 2 edges meet at this vertex and it turns by %.1f\u00b0: it shapes nothing, and"
+              + " gives the faces at it a side too many.",
           turn);
     }
   }
@@ -172,8 +171,7 @@ public sealed interface Finding {
    * @param pairs how many pairs of them lie within the weld distance
    * @param apart the largest distance of such a pair
    */
-  record DoubleVertices(
-      List<Integer> vertices, long pairs, double apart, Vec3 place, double reach)
+  record DoubleVertices(List<Integer> vertices, long pairs, double apart, Vec3 place, double reach)
       implements Finding {
     @Override
     public Kind kind() {

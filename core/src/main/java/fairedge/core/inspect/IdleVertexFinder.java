@@ -53,8 +53,7 @@ final class IdleVertexFinder {
     Vec3 out = mesh.position(ends[1]).minus(at);
     double turn = in.angleTo(out);
     if (turn <= largestTurn) {
-      found.add(
-          new Finding.IdleVertex(v, turn, at, Places.meanEdge(mesh, mesh.facesAt(v))));
+      found.add(new Finding.IdleVertex(v, turn, at, Places.meanEdge(mesh, mesh.facesAt(v))));
     }
   }
 }

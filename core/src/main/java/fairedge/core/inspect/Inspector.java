@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Inspects a mesh. Never fails on one that could be read; the same mesh gives the same report in the
- * same order: by kind, then by the lowest element. Cost: n log n in the elements of the mesh.
+ * Inspects a mesh. Never fails on one that could be read; the same mesh gives the same report in
+ * the same order: by kind, then by the lowest element. Cost: n log n in the elements of the mesh.
  */
 public final class Inspector {
   private final Profile profile;

@@ -82,8 +82,7 @@ final class PairMatching {
     return group;
   }
 
-  private static List<Candidate> bestOf(
-      List<Integer> group, Map<Integer, List<Candidate>> byFace) {
+  private static List<Candidate> bestOf(List<Integer> group, Map<Integer, List<Candidate>> byFace) {
     if (group.size() <= EXACT) {
       Choice choice = new Exact(group, byFace).choose();
       if (choice != null) {

@@ -29,8 +29,7 @@ public record Profile(
     double pairBend,
     @Nullable Double weld) {
 
-  public static final Profile ALL_QUADS =
-      builtIn("All quads", MUST, MUST, MUST, MUST, MUST, MUST);
+  public static final Profile ALL_QUADS = builtIn("All quads", MUST, MUST, MUST, MUST, MUST, MUST);
   public static final Profile SMOOTH_FORM =
       builtIn("Smooth form", MUST, MUST, MUST, SHOULD, MUST, MUST);
   public static final Profile FLAT_PANELS =
@@ -68,13 +67,12 @@ public record Profile(
     return BUILT_IN.stream()
         .filter(p -> p.name.equals(name))
         .findFirst()
-        .orElseThrow(
-            () ->
-                new IllegalArgumentException(
-                    "no profile is called \""
-                        + name
-                        + "\"; there are "
-                        + Arrays.toString(BUILT_IN.stream().map(Profile::name).toArray())));
+        .orElseThrow(() ->
+            new IllegalArgumentException(
+                "no profile is called \""
+                    + name
+                    + "\"; there are "
+                    + Arrays.toString(BUILT_IN.stream().map(Profile::name).toArray())));
   }
 
   /** How much a finding counts; empty where its kind is off. */

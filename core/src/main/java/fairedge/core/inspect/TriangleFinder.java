@@ -13,12 +13,12 @@ import java.util.List;
  *
  * <ol>
  *   <li><b>fan</b>: the triangles at a vertex that has 3 or more faces, all triangles, while every
- *       vertex round it also has a face that is none, or lies on a border. Vertices are taken by id;
- *       a triangle belongs to the first fan. One finding a fan;
+ *       vertex round it also has a face that is none, or lies on a border. Vertices are taken by
+ *       id; a triangle belongs to the first fan. One finding a fan;
  *   <li><b>pair</b>: two triangles on both sides of one two-sided edge, wound alike, whose normals
- *       differ by the profile's angle (20 degrees) or less and whose union is a strictly convex quad.
- *       As many pairs as possible, then the squarest: the least sum, over the corners of the quads,
- *       of what they are off 90 degrees. One finding a pair;
+ *       differ by the profile's angle (20 degrees) or less and whose union is a strictly convex
+ *       quad. As many pairs as possible, then the squarest: the least sum, over the corners of the
+ *       quads, of what they are off 90 degrees. One finding a pair;
  *   <li><b>stray</b>: every other triangle.
  * </ol>
  *
@@ -50,27 +50,25 @@ final class TriangleFinder {
   private static void findFans(Mesh mesh, BitSet free, List<Finding> found) {
     BitSet centres = new BitSet();
     free.stream()
-        .forEach(
-            f -> {
-              for (int v : mesh.vertices(f)) {
-                centres.set(v);
-              }
-            });
+        .forEach(f -> {
+          for (int v : mesh.vertices(f)) {
+            centres.set(v);
+          }
+        });
     centres.stream()
         .filter(v -> isFanCentre(mesh, v))
-        .forEach(
-            v -> {
-              List<Integer> faces = new ArrayList<>();
-              for (int f : mesh.facesAt(v)) {
-                if (free.get(f)) {
-                  faces.add(f);
-                }
-              }
-              if (faces.size() >= 3) {
-                faces.forEach(free::clear);
-                found.add(fan(mesh, v, faces));
-              }
-            });
+        .forEach(v -> {
+          List<Integer> faces = new ArrayList<>();
+          for (int f : mesh.facesAt(v)) {
+            if (free.get(f)) {
+              faces.add(f);
+            }
+          }
+          if (faces.size() >= 3) {
+            faces.forEach(free::clear);
+            found.add(fan(mesh, v, faces));
+          }
+        });
   }
 
   private static boolean isFanCentre(Mesh mesh, int v) {
@@ -177,8 +175,7 @@ final class TriangleFinder {
     return new Finding.Triangle(
         Finding.Triangle.Form.PAIR,
         List.of(pair.face(), pair.other()),
-        List.of(
-            Element.face(pair.face()), Element.face(pair.other()), Element.edge(pair.edge())),
+        List.of(Element.face(pair.face()), Element.face(pair.other()), Element.edge(pair.edge())),
         mesh.along(pair.edge(), 0.5),
         Places.meanEdge(mesh, pair.face(), pair.other()));
   }

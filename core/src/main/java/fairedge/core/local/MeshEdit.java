@@ -10,8 +10,8 @@ import java.util.List;
  * and each is journalled.
  *
  * <p>Laws (proven in tests on every fixture mesh): {@code joinEdge(splitEdge(e))} and {@code
- * joinFaces(splitFace(f))} leave faces, edges and positions as they were; {@link #undoAll} gives the
- * first bytes; every operator keeps V - E + F and the invariants of {@code MeshCheck}.
+ * joinFaces(splitFace(f))} leave faces, edges and positions as they were; {@link #undoAll} gives
+ * the first bytes; every operator keeps V - E + F and the invariants of {@code MeshCheck}.
  */
 public final class MeshEdit {
   private final Mesh mesh;
@@ -49,8 +49,8 @@ public final class MeshEdit {
    * Puts a vertex into an edge.
    *
    * <p>Result: the new vertex. The edge keeps its id and its first end; a new edge joins the new
-   * vertex with the old second end. Every face with a side there gains a corner. Nothing dies. Cost:
-   * the uses of the edge. Inverse: {@link #joinEdge}.
+   * vertex with the old second end. Every face with a side there gains a corner. Nothing dies.
+   * Cost: the uses of the edge. Inverse: {@link #joinEdge}.
    */
   public int splitEdge(int e, Vec3 at) {
     require(mesh.hasEdge(e), "no edge ", e);
@@ -86,8 +86,8 @@ public final class MeshEdit {
    * Splits a face between two of its corners, along new edges through the given bends.
    *
    * <p>Precondition: the corners belong to f and stand at different vertices; without bends no edge
-   * joins these yet. Result: the new face. The part that holds the first corner keeps the id and the
-   * first corner. Nothing dies. Cost: the corners of f. Inverse: {@link #joinFaces}.
+   * joins these yet. Result: the new face. The part that holds the first corner keeps the id and
+   * the first corner. Nothing dies. Cost: the corners of f. Inverse: {@link #joinFaces}.
    */
   public int splitFace(int f, int from, int to, List<Vec3> bends) {
     require(mesh.hasFace(f) && mesh.faceOf(from) == f && mesh.faceOf(to) == f, "corner not in ", f);

@@ -1,4 +1,6 @@
-/** The local operators in inverse pairs. Every change of a mesh goes through them and is journalled. */
+/**
+ * The local operators in inverse pairs. Every change of a mesh goes through them and is journalled.
+ */
 @NullMarked
 package fairedge.core.local;
 

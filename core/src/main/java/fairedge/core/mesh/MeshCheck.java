@@ -85,7 +85,10 @@ public final class MeshCheck {
       do {
         require(mesh.hasEdge(e) && (mesh.first(e) == v || mesh.second(e) == v), "cycle at", v, e);
         int next = mesh.nextEdgeAt(v, e);
-        int back = mesh.first(next) == v ? mesh.edgePreviousAtFirst[next] : mesh.edgePreviousAtSecond[next];
+        int back =
+            mesh.first(next) == v
+                ? mesh.edgePreviousAtFirst[next]
+                : mesh.edgePreviousAtSecond[next];
         require(back == e, "cycle at vertex is torn", v, e);
         e = next;
         hung++;
@@ -115,9 +118,13 @@ public final class MeshCheck {
       if (mesh.hasEdge(e)) {
         int a = mesh.vertexOf(c);
         require(
-            a != mesh.vertexOf(d) && mesh.otherEnd(e, a) == mesh.vertexOf(d)
+            a != mesh.vertexOf(d)
+                && mesh.otherEnd(e, a) == mesh.vertexOf(d)
                 && (mesh.first(e) == a || mesh.second(e) == a),
-            "side not on its edge", f, c, e);
+            "side not on its edge",
+            f,
+            c,
+            e);
       }
       c = d;
     }

@@ -1,4 +1,7 @@
-/** The mesh: connectivity on primitive arrays, stable ids, and nothing that changes it but the links. */
+/**
+ * The mesh: connectivity on primitive arrays, stable ids, and nothing that changes it but the
+ * links.
+ */
 @NullMarked
 package fairedge.core.mesh;
 

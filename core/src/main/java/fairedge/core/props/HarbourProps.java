@@ -31,7 +31,14 @@ public final class HarbourProps {
     MeshBuilder builder = new MeshBuilder();
     Lathe lathe = new Lathe(builder, 12);
     double[][] profile = {
-      {170, 0}, {170, 40}, {120, 90}, {82, 140}, {78, 290}, {112, 345}, {150, 375}, {150, 420},
+      {170, 0},
+      {170, 40},
+      {120, 90},
+      {82, 140},
+      {78, 290},
+      {112, 345},
+      {150, 375},
+      {150, 420},
       {118, 445}
     };
     int[] below = lathe.ring(profile[0][0], profile[0][1]);

@@ -19,8 +19,7 @@ final class Lathe {
     for (int i = 0; i < sides; i++) {
       double angle = 2 * Math.PI * (i + 0.5) / sides;
       ring[i] =
-          builder.vertex(
-              radius * StrictMath.cos(angle), radius * StrictMath.sin(angle), height);
+          builder.vertex(radius * StrictMath.cos(angle), radius * StrictMath.sin(angle), height);
     }
     return ring;
   }

@@ -10,8 +10,8 @@ import fairedge.core.local.MeshEdit;
 import java.util.List;
 
 /**
- * What was asked: a value that can be written as JSON and replayed. The same change on the same mesh
- * gives the same bytes on every machine.
+ * What was asked: a value that can be written as JSON and replayed. The same change on the same
+ * mesh gives the same bytes on every machine.
  */
 public sealed interface Change {
 

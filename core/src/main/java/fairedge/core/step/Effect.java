@@ -52,7 +52,9 @@ public record Effect(
     return n + " " + (n == 1 ? one : many);
   }
 
-  /** Which of the faces that a receipt names as split face the eye, while the change is in force. */
+  /**
+   * Which of the faces that a receipt names as split face the eye, while the change is in force.
+   */
   static Set<Integer> facing(Mesh after, Receipt receipt, View view) {
     Set<Integer> facing = new HashSet<>();
     for (Receipt.Split split : receipt.splitFaces()) {

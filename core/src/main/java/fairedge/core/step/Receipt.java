@@ -126,9 +126,8 @@ public record Receipt(
 
     private static List<Split> splits(Map<Integer, Integer> wholes) {
       Map<Integer, List<Integer>> byWhole = new TreeMap<>();
-      wholes.forEach(
-          (part, whole) ->
-              byWhole.computeIfAbsent(whole, w -> new ArrayList<>(List.of(w))).add(part));
+      wholes.forEach((part, whole) ->
+          byWhole.computeIfAbsent(whole, w -> new ArrayList<>(List.of(w))).add(part));
       return byWhole.entrySet().stream()
           .map(e -> new Split(e.getKey(), List.copyOf(e.getValue())))
           .toList();

@@ -15,8 +15,8 @@ import java.util.Set;
 import java.util.function.Function;
 
 /**
- * A working copy in memory: a mesh, and the journals of the steps made on it, to take back. Replaying
- * the same changes on the same starter gives the same bytes. For one thread at a time.
+ * A working copy in memory: a mesh, and the journals of the steps made on it, to take back.
+ * Replaying the same changes on the same starter gives the same bytes. For one thread at a time.
  */
 public final class Workpiece {
   private final Mesh mesh;

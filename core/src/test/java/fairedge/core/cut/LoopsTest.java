@@ -46,7 +46,8 @@ class LoopsTest {
     Receipt receipt = made(cube, cube.findEdge(0, 4), 0.5);
     assertMesh(cube).hasCounts(12, 20, 10).hasFacesOfSides(4, 10).hasEuler(2);
     assertThat(area(cube)).isCloseTo(24, within(1e-12));
-    assertThat(receipt.newVertices()).hasSize(4)
+    assertThat(receipt.newVertices())
+        .hasSize(4)
         .allSatisfy(v -> assertThat(cube.position(v).z()).isEqualTo(1));
     assertThat(receipt.splitFaces()).hasSize(4);
     assertThat(receipt.splitEdges()).hasSize(4);
@@ -60,7 +61,8 @@ class LoopsTest {
     int e = bollard.findEdge(36, 48);
     Receipt receipt = made(bollard, e, 0.25);
     double z = 140 + 0.25 * 150;
-    assertThat(receipt.newVertices()).hasSize(12)
+    assertThat(receipt.newVertices())
+        .hasSize(12)
         .allSatisfy(v -> assertThat(bollard.position(v).z()).isCloseTo(z, within(1e-9)));
     assertMesh(bollard).hasFacesOfSides(4, bollard.faceCount());
   }
@@ -70,7 +72,8 @@ class LoopsTest {
     Mesh mesh = Meshes.gridWithPair();
     Receipt receipt = made(mesh, mesh.findEdge(0, 4), 0.5);
     assertThat(mesh.size(2)).isEqualTo(4);
-    assertThat(receipt.remarks()).extracting(CutRemark::stop)
+    assertThat(receipt.remarks())
+        .extracting(CutRemark::stop)
         .containsExactly(Stop.Cause.BORDER, Stop.Cause.TRIANGLE);
     assertThat(receipt.remarks().get(1).text()).contains("triangle").contains("4");
   }
@@ -80,8 +83,9 @@ class LoopsTest {
     Mesh prism = Meshes.openPrism(8);
     Receipt receipt = made(prism, prism.findEdge(0, 1), 0.5);
     assertMesh(prism).hasFacesOfSides(9, 1);
-    assertThat(receipt.remarks()).anySatisfy(
-        r -> assertThat(r.text()).isEqualTo("Stops at a face with 8 sides, which gains a side: 9."));
+    assertThat(receipt.remarks())
+        .anySatisfy(r ->
+            assertThat(r.text()).isEqualTo("Stops at a face with 8 sides, which gains a side: 9."));
   }
 
   @Test

@@ -82,9 +82,11 @@ class TraceTest {
     Mesh grid = Meshes.grid(4, 3);
     Receipt receipt = made(grid, ABOVE, on(grid, 0, 5, 0.5), on(grid, 4, 9, 0.5));
     assertMesh(grid).hasCounts(25, 40, 16).hasFacesOfSides(4, 16).hasEuler(1);
-    assertThat(receipt.newVertices()).hasSize(5)
+    assertThat(receipt.newVertices())
+        .hasSize(5)
         .allSatisfy(v -> assertThat(grid.position(v).y()).isCloseTo(0.5, within(1e-14)));
-    assertThat(receipt.pieces().getFirst().points()).extracting(CutPoint::use)
+    assertThat(receipt.pieces().getFirst().points())
+        .extracting(CutPoint::use)
         .containsExactly(
             CutPoint.Use.NEW,
             CutPoint.Use.CROSSING,
@@ -150,8 +152,7 @@ class TraceTest {
   }
 
   private static void sheet(MeshBuilder b, double from, double to, double z) {
-    b.face(
-        b.vertex(from, 0, z), b.vertex(to, 0, z), b.vertex(to, 1, z), b.vertex(from, 1, z));
+    b.face(b.vertex(from, 0, z), b.vertex(to, 0, z), b.vertex(to, 1, z), b.vertex(from, 1, z));
   }
 
   /** Three low sheets side by side, not joined, and a high one over the middle. */
@@ -207,8 +208,7 @@ class TraceTest {
   void closedRun_comesBackToItsFirstPoint() {
     Mesh cube = Meshes.cube();
     Anchor first = on(cube, 4, 5, 0.5);
-    made(
-        cube, ABOVE, first, on(cube, 5, 7, 0.5), on(cube, 6, 7, 0.5), on(cube, 4, 6, 0.5), first);
+    made(cube, ABOVE, first, on(cube, 5, 7, 0.5), on(cube, 6, 7, 0.5), on(cube, 4, 6, 0.5), first);
     assertMesh(cube).hasCounts(12, 20, 10).hasFacesOfSides(3, 4).hasEuler(2);
   }
 
@@ -240,7 +240,10 @@ class TraceTest {
   void secondEdgeBetweenTwoVertices_isRefused() {
     MeshBuilder b = new MeshBuilder();
     int[] v = {
-      b.vertex(0, 0, 0), b.vertex(1, 0, 0), b.vertex(1, 1, 0), b.vertex(0, 1, 0),
+      b.vertex(0, 0, 0),
+      b.vertex(1, 0, 0),
+      b.vertex(1, 1, 0),
+      b.vertex(0, 1, 0),
       b.vertex(.5, .5, -1)
     };
     b.face(v[0], v[1], v[2], v[3]);
@@ -254,8 +257,7 @@ class TraceTest {
   @Test
   void endInsideAFace_isRefusedWithTheFace() {
     Mesh cube = Meshes.cube();
-    Refusal refusal =
-        refused(cube, ABOVE, at(4), new Anchor.InFace(1, new Vec3(1, 1, 2)));
+    Refusal refusal = refused(cube, ABOVE, at(4), new Anchor.InFace(1, new Vec3(1, 1, 2)));
     assertThat(refusal.reason()).contains("inside a face");
     assertThat(refusal.element()).hasToString("face 1");
   }

@@ -21,7 +21,8 @@ class RingTest {
     Mesh grid = Meshes.grid(4, 3);
     Ring ring = Ring.through(grid, grid.findEdge(6, 11)).orElseThrow();
     assertThat(ring.edges()).hasSize(5);
-    assertThat(ring.stops()).extracting(Stop::cause)
+    assertThat(ring.stops())
+        .extracting(Stop::cause)
         .containsExactly(Stop.Cause.BORDER, Stop.Cause.BORDER);
   }
 
@@ -38,7 +39,8 @@ class RingTest {
     Mesh mesh = Meshes.gridWithPair();
     Ring ring = Ring.through(mesh, mesh.findEdge(0, 4)).orElseThrow();
     assertThat(ring.quads()).containsExactly(0);
-    assertThat(ring.stops()).extracting(Stop::cause)
+    assertThat(ring.stops())
+        .extracting(Stop::cause)
         .containsExactly(Stop.Cause.BORDER, Stop.Cause.TRIANGLE);
     assertThat(ring.stops().get(1).face()).isEqualTo(2);
   }
@@ -47,8 +49,8 @@ class RingTest {
   void ngon_stopsARing_withItsSides() {
     Mesh prism = Meshes.openPrism(8);
     Ring ring = Ring.through(prism, prism.findEdge(0, 1)).orElseThrow();
-    assertThat(ring.stops()).anySatisfy(
-        stop -> {
+    assertThat(ring.stops())
+        .anySatisfy(stop -> {
           assertThat(stop.cause()).isEqualTo(Stop.Cause.NGON);
           assertThat(stop.sides()).isEqualTo(8);
         });
@@ -60,7 +62,8 @@ class RingTest {
     int crowded = mesh.findEdge(0, 1);
     assertThat(Ring.through(mesh, crowded)).isEmpty();
     Ring ring = Ring.through(mesh, mesh.findEdge(2, 3)).orElseThrow();
-    assertThat(ring.stops()).extracting(Stop::cause)
+    assertThat(ring.stops())
+        .extracting(Stop::cause)
         .containsExactlyInAnyOrder(Stop.Cause.BORDER, Stop.Cause.CROWDED);
   }
 

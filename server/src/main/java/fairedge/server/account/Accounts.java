@@ -21,7 +21,9 @@ public class Accounts {
     this.nobody = String.valueOf(passwords.encode(UUID.randomUUID().toString()));
   }
 
-  /** The account, if sign-in and password fit; a wrong sign-in takes as long as a wrong password. */
+  /**
+   * The account, if sign-in and password fit; a wrong sign-in takes as long as a wrong password.
+   */
   public Optional<SignedIn> authenticate(String signIn, String password) {
     var found = store.findBySignIn(signIn.strip().toLowerCase(Locale.ROOT));
     String hash = found.map(AccountStore.Stored::passwordHash).orElse(nobody);

@@ -93,8 +93,7 @@ public class Bench {
   }
 
   @Transactional(readOnly = true)
-  public PreviewView preview(
-      UUID id, SignedIn student, long revision, Change change, View view) {
+  public PreviewView preview(UUID id, SignedIn student, long revision, Change change, View view) {
     Head head = require(id, student);
     requireFresh(head, revision);
     Exercise exercise = exercises.require(head.exerciseId());
@@ -113,8 +112,7 @@ public class Bench {
       case Outcome.Refused refused ->
           new PreviewView(
               held.revision,
-              new RefusalView(
-                  refused.refusal().reason(), elementView(refused.refusal().element())),
+              new RefusalView(refused.refusal().reason(), elementView(refused.refusal().element())),
               "",
               List.of(),
               List.of(),
@@ -131,10 +129,9 @@ public class Bench {
             preview.effect().sentence(),
             receipt.pieces().stream().map(PieceView::of).toList(),
             receipt.remarks().stream()
-                .map(
-                    r ->
-                        new RemarkView(
-                            r.text(), elementView(r.element()), r.at(), StopView.of(r.stop())))
+                .map(r ->
+                    new RemarkView(
+                        r.text(), elementView(r.element()), r.at(), StopView.of(r.stop())))
                 .toList(),
             receipt.splitFaces().stream().map(Receipt.Split::from).toList(),
             receipt.changesNothing(),
@@ -144,8 +141,7 @@ public class Bench {
     };
   }
 
-  private static @Nullable ElementView elementView(
-      fairedge.core.mesh.@Nullable Element element) {
+  private static @Nullable ElementView elementView(fairedge.core.mesh.@Nullable Element element) {
     return element == null ? null : ElementView.of(element);
   }
 
@@ -163,7 +159,8 @@ public class Bench {
           CheckView before = held.check;
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           NewStep step =
-              new NewStep(change, receipt, view, After.of(change, tried.effect(), before, held.check));
+              new NewStep(
+                  change, receipt, view, After.of(change, tried.effect(), before, held.check));
           store.addStep(head, step, clock.instant());
           return touched;
         });
@@ -230,8 +227,11 @@ public class Bench {
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
-    Head head = store.lock(id).filter(h -> h.studentId().equals(student.id())).orElseThrow(
-        () -> Problem.notFound("workpiece"));
+    Head head =
+        store
+            .lock(id)
+            .filter(h -> h.studentId().equals(student.id()))
+            .orElseThrow(() -> Problem.notFound("workpiece"));
     if (store.isAnswered(id, asked.clientKey())) {
       return workshop.with(head, held -> new Stepped(view(head, held), whole(held)));
     }
@@ -244,11 +244,7 @@ public class Bench {
           Head moved = store.find(id).orElseThrow();
           byte[] delta =
               WireMessage.delta(
-                  held.workpiece.mesh(),
-                  origin(held),
-                  touched,
-                  head.revision(),
-                  held.revision);
+                  held.workpiece.mesh(), origin(held), touched, head.revision(), held.revision);
           return new Stepped(view(moved, held), delta);
         });
   }
@@ -312,9 +308,7 @@ public class Bench {
       return new After(
           toolOf(change),
           effect.sentence(),
-          fresh.stream()
-              .map(f -> new StepView.Brought(f.kind(), f.severity(), f.title()))
-              .toList(),
+          fresh.stream().map(f -> new StepView.Brought(f.kind(), f.severity(), f.title())).toList(),
           before.newSince(after).size(),
           after.must(),
           after.should());

@@ -32,8 +32,7 @@ class Workshop {
   private final Cache<UUID, Held> cache =
       Caffeine.newBuilder().maximumWeight(LARGEST).weigher(Workshop::weight).build();
 
-  Workshop(
-      WorkpieceStore store, Exercises exercises, MeshFiles meshes, Inspections inspections) {
+  Workshop(WorkpieceStore store, Exercises exercises, MeshFiles meshes, Inspections inspections) {
     this.store = store;
     this.exercises = exercises;
     this.meshes = meshes;
@@ -93,8 +92,7 @@ class Workshop {
 
   private Held load(Head head) {
     Exercise exercise = exercises.require(head.exerciseId());
-    Workpiece workpiece =
-        new Workpiece(meshes.require(exercise.starter()), exercise.tolerance());
+    Workpiece workpiece = new Workpiece(meshes.require(exercise.starter()), exercise.tolerance());
     for (Change change : store.changesTo(head.headStep())) {
       if (workpiece.apply(change) instanceof Outcome.Refused refused) {
         throw new IllegalStateException(

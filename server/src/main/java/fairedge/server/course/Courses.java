@@ -39,9 +39,7 @@ public class Courses {
   }
 
   public Role requireMember(SignedIn account, UUID courseId) {
-    return store
-        .findRole(courseId, account.id())
-        .orElseThrow(() -> Problem.notFound("class"));
+    return store.findRole(courseId, account.id()).orElseThrow(() -> Problem.notFound("class"));
   }
 
   public UUID create(String name) {

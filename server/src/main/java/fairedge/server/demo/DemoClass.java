@@ -74,7 +74,8 @@ class DemoClass implements ApplicationRunner {
 
             Cut the top into quads with Trace. Sixteen corners fit a grid: choose four of them \
             as its corners and run straight lines from side to side. Do the same below, or leave \
-            the bottom for a second attempt and see what the check says.""",
+            the bottom for a second attempt and see what the check says.\
+            """,
             "mm",
             Profile.ALL_QUADS,
             clock.instant().plus(Duration.ofDays(4))),
@@ -90,7 +91,8 @@ class DemoClass implements ApplicationRunner {
 
             Insert one loop at mid-height of the waist with Loops. Point at an upright edge of \
             the waist: the ring that lights up is what the loop will cross. Everything stays \
-            quads.""",
+            quads.\
+            """,
             "mm",
             Profile.OPEN_SHEET,
             clock.instant().plus(Duration.ofDays(11))),

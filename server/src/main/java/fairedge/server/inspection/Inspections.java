@@ -12,7 +12,6 @@ import org.springframework.stereotype.Service;
 public class Inspections {
   public CheckView inspect(Mesh mesh, String profile, Tolerance tolerance) {
     Report report = new Inspector(Profile.named(profile), tolerance).inspect(mesh);
-    return CheckView.of(
-        report.figures(), report.findings().stream().map(FindingView::of).toList());
+    return CheckView.of(report.figures(), report.findings().stream().map(FindingView::of).toList());
   }
 }

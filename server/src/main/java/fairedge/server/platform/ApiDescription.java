@@ -27,9 +27,9 @@ import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /**
- * The schemas of the API's description, read from our records: every field is there, null only where
- * its type says so, and sealed types are told apart by the property that {@link CoreJson} gives them.
- * The front end's types are made from it.
+ * The schemas of the API's description, read from our records: every field is there, null only
+ * where its type says so, and sealed types are told apart by the property that {@link CoreJson}
+ * gives them. The front end's types are made from it.
  */
 @Configuration
 class ApiDescription {
@@ -49,8 +49,7 @@ class ApiDescription {
   }
 
   /** What only the application's own process makes a binary reply of. */
-  private static final Set<Class<?>> BESIDE =
-      Set.of(fairedge.server.platform.SignedIn.class);
+  private static final Set<Class<?>> BESIDE = Set.of(fairedge.server.platform.SignedIn.class);
 
   private static void addTypes(HandlerMethod method, Schemas schemas) {
     schemas.of(method.getMethod().getAnnotatedReturnType());
@@ -161,8 +160,7 @@ class ApiDescription {
       for (RecordComponent component : components) {
         AnnotatedType type = component.getAnnotatedType();
         Schema<?> property = of(type);
-        object.addProperty(
-            component.getName(), isNullable(type) ? orNull(property) : property);
+        object.addProperty(component.getName(), isNullable(type) ? orNull(property) : property);
         required.add(component.getName());
       }
       object.setRequired(required);

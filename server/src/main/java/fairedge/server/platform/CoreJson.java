@@ -46,7 +46,13 @@ public class CoreJson {
   }
 
   private static final Map<Class<?>, Class<?>> NAMES =
-      Map.of(Change.class, ChangeNames.class, Anchor.class, AnchorNames.class, View.class, ViewNames.class);
+      Map.of(
+          Change.class,
+          ChangeNames.class,
+          Anchor.class,
+          AnchorNames.class,
+          View.class,
+          ViewNames.class);
 
   /** The property that tells which of a sealed type's records a JSON object is. */
   static String tellingProperty(Class<?> sealed) {

@@ -4,8 +4,8 @@ import java.util.Map;
 import org.springframework.http.HttpStatus;
 
 /**
- * The caller's mistake, or a state that forbids what was asked. Modules throw it; only the web's edge
- * turns it into a problem detail.
+ * The caller's mistake, or a state that forbids what was asked. Modules throw it; only the web's
+ * edge turns it into a problem detail.
  */
 public final class Problem extends RuntimeException {
   private static final long serialVersionUID = 1L;

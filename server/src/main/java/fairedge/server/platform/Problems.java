@@ -40,7 +40,8 @@ class Problems extends ResponseEntityExceptionHandler {
   @ExceptionHandler(Exception.class)
   ResponseEntity<ProblemDetail> bug(Exception bug, HttpServletRequest request) {
     String id = UUID.randomUUID().toString();
-    log.error("request {} {} failed, problem {}", request.getMethod(), request.getRequestURI(), id, bug);
+    log.error(
+        "request {} {} failed, problem {}", request.getMethod(), request.getRequestURI(), id, bug);
     ProblemDetail detail =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.INTERNAL_SERVER_ERROR,

@@ -1,21 +1,21 @@
 package fairedge.server.platform;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.core.context.SecurityContextHolderStrategy;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.context.SecurityContextHolderStrategy;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 
 /** Who may ask at all; who may see what is each module's to say. */
 @Configuration
@@ -27,43 +27,37 @@ class Security {
   @Bean
   SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
       throws Exception {
-    http.authorizeHttpRequests(
-            requests ->
-                requests
-                    .requestMatchers("/api/session", "/api/demo", "/api/openapi/**")
-                    .permitAll()
-                    .requestMatchers("/api/**")
-                    .authenticated()
-                    .requestMatchers("/actuator/health")
-                    .permitAll()
-                    .requestMatchers("/actuator/**")
-                    .denyAll()
-                    .requestMatchers(HttpMethod.GET, "/**")
-                    .permitAll()
-                    .anyRequest()
-                    .denyAll())
+    http.authorizeHttpRequests(requests ->
+            requests
+                .requestMatchers("/api/session", "/api/demo", "/api/openapi/**")
+                .permitAll()
+                .requestMatchers("/api/**")
+                .authenticated()
+                .requestMatchers("/actuator/health")
+                .permitAll()
+                .requestMatchers("/actuator/**")
+                .denyAll()
+                .requestMatchers(HttpMethod.GET, "/**")
+                .permitAll()
+                .anyRequest()
+                .denyAll())
         .csrf(csrf -> csrf.spa())
         .securityContext(context -> context.securityContextRepository(contexts))
-        .headers(
-            headers ->
-                headers
-                    .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
-                    .referrerPolicy(
-                        referrer ->
-                            referrer.policy(
-                                org.springframework.security.web.header.writers
-                                    .ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
+        .headers(headers ->
+            headers
+                .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                .referrerPolicy(referrer ->
+                    referrer.policy(
+                        org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                            .ReferrerPolicy.SAME_ORIGIN)))
         .requestCache(cache -> cache.disable())
         .logout(logout -> logout.disable())
-        .exceptionHandling(
-            handling ->
-                handling
-                    .authenticationEntryPoint(
-                        (request, response, e) ->
-                            write(response, HttpStatus.UNAUTHORIZED, "Sign in first."))
-                    .accessDeniedHandler(
-                        (request, response, e) ->
-                            write(response, HttpStatus.FORBIDDEN, "This request is not allowed.")));
+        .exceptionHandling(handling ->
+            handling
+                .authenticationEntryPoint((request, response, e) ->
+                    write(response, HttpStatus.UNAUTHORIZED, "Sign in first."))
+                .accessDeniedHandler((request, response, e) ->
+                    write(response, HttpStatus.FORBIDDEN, "This request is not allowed.")));
     return http.build();
   }
 

@@ -63,10 +63,8 @@ public class Homes {
 
   @Transactional(readOnly = true)
   public DeskView desk(SignedIn instructor) {
-    List<DeskView.Row> rows =
-        desk.waiting(instructor.id()).stream().map(this::row).toList();
-    return new DeskView(
-        rows, trips(instructor), desk.students(instructor.id()), due(instructor));
+    List<DeskView.Row> rows = desk.waiting(instructor.id()).stream().map(this::row).toList();
+    return new DeskView(rows, trips(instructor), desk.students(instructor.id()), due(instructor));
   }
 
   private DeskView.Row row(DeskStore.Entry entry) {
@@ -155,14 +153,12 @@ public class Homes {
   private Optional<Returned> returned(Submission s) {
     return answers
         .find(s.id())
-        .flatMap(
-            a -> {
-              Instant at = a.returnedAt();
-              Verdict verdict = a.verdict();
-              return at == null || verdict == null
-                  ? Optional.empty()
-                  : Optional.of(
-                      new Returned(s.id(), s.attempt(), verdict, at, a.notes().size()));
-            });
+        .flatMap(a -> {
+          Instant at = a.returnedAt();
+          Verdict verdict = a.verdict();
+          return at == null || verdict == null
+              ? Optional.empty()
+              : Optional.of(new Returned(s.id(), s.attempt(), verdict, at, a.notes().size()));
+        });
   }
 }

@@ -29,8 +29,7 @@ public record ReviewView(
    *
    * @param stillThere for each finding, whether the attempt before had it too
    */
-  public record SinceView(
-      int attempt, int gone, int still, int fresh, List<Boolean> stillThere) {}
+  public record SinceView(int attempt, int gone, int still, int fresh, List<Boolean> stillThere) {}
 
   /** Where a submission stands among those that wait; position from 1, or 0 if it doesn't. */
   public record QueueView(

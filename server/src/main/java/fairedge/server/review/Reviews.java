@@ -33,8 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The review of a submission and its answer: the instructor's until it is returned. */
 @Service
 public class Reviews {
-  private static final AnswerView NO_ANSWER =
-      new AnswerView(0, "", null, List.of(), null, null);
+  private static final AnswerView NO_ANSWER = new AnswerView(0, "", null, List.of(), null, null);
 
   private final Submissions submissions;
   private final Exercises exercises;
@@ -85,8 +84,7 @@ public class Reviews {
     return view(submission, answer, null);
   }
 
-  private ReviewView view(
-      Submission s, AnswerView answer, @Nullable QueueView queue) {
+  private ReviewView view(Submission s, AnswerView answer, @Nullable QueueView queue) {
     Exercise exercise = exercises.require(s.exerciseId());
     CheckView check = submissions.check(s.id());
     return new ReviewView(
@@ -138,8 +136,7 @@ public class Reviews {
   /** The handed-in mesh, for its student and the instructors of its class. */
   @Transactional(readOnly = true)
   public byte[] mesh(UUID id, SignedIn account) {
-    Submission submission =
-        submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
+    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
     Role role = courses.requireMember(account, courseOf(submission));
     if (role == Role.STUDENT && !submission.studentId().equals(account.id())) {
       throw Problem.notFound("submission");
@@ -195,8 +192,7 @@ public class Reviews {
   }
 
   private Submission requireAsInstructor(UUID id, SignedIn instructor) {
-    Submission submission =
-        submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
+    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
     courses.require(instructor, courseOf(submission), Role.INSTRUCTOR);
     return submission;
   }

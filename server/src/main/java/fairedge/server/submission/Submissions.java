@@ -64,8 +64,7 @@ public class Submissions {
   @Transactional
   public HandedIn fromBench(UUID workpiece, SignedIn student, long revision, UUID clientKey) {
     Mesh mesh =
-        bench.look(
-            workpiece, student, revision, held -> MeshBytes.read(MeshBytes.write(held)));
+        bench.look(workpiece, student, revision, held -> MeshBytes.read(MeshBytes.write(held)));
     WorkpieceView state = bench.state(workpiece, student);
     Long step = bench.headStep(workpiece, student);
     Exercise exercise = exercises.requireForStudent(state.exercise().id(), student);
@@ -107,8 +106,7 @@ public class Submissions {
     };
   }
 
-  private HandedIn keep(
-      Exercise exercise, SignedIn student, UUID clientKey, Incoming incoming) {
+  private HandedIn keep(Exercise exercise, SignedIn student, UUID clientKey, Incoming incoming) {
     store.lockAttempts(exercise.id(), student.id());
     Optional<Submission> known = store.findByKey(clientKey);
     if (known.isPresent()) {

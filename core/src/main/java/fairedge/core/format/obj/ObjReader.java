@@ -21,12 +21,12 @@ import org.jspecify.annotations.Nullable;
  * Reads OBJ: records {@code v}, {@code f}, {@code l}; other keywords are skipped.
  *
  * <ol>
- *   <li>UTF-8, undecodable bytes replaced, a byte order mark skipped; lines end in LF or CRLF; {@code
- *       #} begins a comment anywhere; a trailing backslash joins lines.
+ *   <li>UTF-8, undecodable bytes replaced, a byte order mark skipped; lines end in LF or CRLF;
+ *       {@code #} begins a comment anywhere; a trailing backslash joins lines.
  *   <li>Indices may refer forward; negative ones count back from the {@code v} records so far.
  *   <li>A corner equal to the one before it in the face (cyclically) is dropped, and reported.
- *   <li>A face left with under 3 corners, or with an index of 0, out of range or unreadable, is left
- *       out and reported with its line.
+ *   <li>A face left with under 3 corners, or with an index of 0, out of range or unreadable, is
+ *       left out and reported with its line.
  *   <li>A vertex with a missing or unreadable number keeps its index, and has no place.
  *   <li>A file without any face is refused.
  * </ol>
@@ -224,8 +224,7 @@ public final class ObjReader {
     String problem = p.problem();
     for (int v : p.vertices()) {
       if (v >= builder.vertexCount() && problem.isEmpty()) {
-        problem =
-            "it names vertex " + (v + 1) + ", the file has " + builder.vertexCount();
+        problem = "it names vertex " + (v + 1) + ", the file has " + builder.vertexCount();
       }
     }
     if (!p.isFace()) {
@@ -237,8 +236,7 @@ public final class ObjReader {
       problem = "it has " + ring.length + " different corners in a row, a face needs 3";
     }
     if (!problem.isEmpty()) {
-      remarks.add(
-          new ReadRemark(ReadRemark.Kind.UNREADABLE_FACE, p.line(), Mesh.NONE, problem));
+      remarks.add(new ReadRemark(ReadRemark.Kind.UNREADABLE_FACE, p.line(), Mesh.NONE, problem));
       return false;
     }
     int face = builder.face(ring);
@@ -249,7 +247,9 @@ public final class ObjReader {
               ReadRemark.Kind.REPEATED_CORNER,
               p.line(),
               face,
-              dropped + (dropped == 1 ? " corner repeats" : " corners repeat") + " the one before"));
+              dropped
+                  + (dropped == 1 ? " corner repeats" : " corners repeat")
+                  + " the one before"));
     }
     return true;
   }

@@ -10,7 +10,8 @@ import java.util.function.IntPredicate;
 
 /**
  * The message that carries a mesh, or what changed of it, to a browser; layout in docs/wire.md. A
- * whole mesh is the delta from nothing: the same records for all elements. Cost: the elements in it.
+ * whole mesh is the delta from nothing: the same records for all elements. Cost: the elements in
+ * it.
  */
 public final class WireMessage {
   /** "FEWM" as the first four bytes. */
@@ -90,7 +91,8 @@ public final class WireMessage {
   private void edges(BitSet ids) {
     out.putInt(ids.cardinality());
     for (int e = ids.nextSetBit(0); e >= 0; e = ids.nextSetBit(e + 1)) {
-      boolean shown = mesh.hasEdge(e) && mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
+      boolean shown =
+          mesh.hasEdge(e) && mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
       out.putInt(e);
       out.putInt(shown ? mesh.first(e) : GONE);
       out.putInt(shown ? mesh.second(e) : GONE);

@@ -55,11 +55,9 @@ class SessionController {
     SignedIn account =
         accounts
             .authenticate(asked.signIn(), asked.password())
-            .orElseThrow(
-                () ->
-                    Problem.of(
-                        Problem.Kind.NOT_ALLOWED,
-                        "This sign-in and password don't belong together."));
+            .orElseThrow(() ->
+                Problem.of(
+                    Problem.Kind.NOT_ALLOWED, "This sign-in and password don't belong together."));
     HttpSession old = request.getSession(false);
     if (old != null) {
       old.invalidate();

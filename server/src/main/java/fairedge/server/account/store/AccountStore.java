@@ -21,10 +21,8 @@ public class AccountStore {
   public Optional<Stored> findBySignIn(String signIn) {
     return db.selectFrom(ACCOUNT)
         .where(ACCOUNT.SIGN_IN.eq(signIn))
-        .fetchOptional(
-            r ->
-                new Stored(
-                    new SignedIn(r.getId(), r.getSignIn(), r.getName()), r.getPasswordHash()));
+        .fetchOptional(r ->
+            new Stored(new SignedIn(r.getId(), r.getSignIn(), r.getName()), r.getPasswordHash()));
   }
 
   public void insert(SignedIn account, String hash) {

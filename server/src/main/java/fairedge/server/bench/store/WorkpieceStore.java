@@ -111,10 +111,7 @@ public class WorkpieceStore {
   }
 
   public void headTo(Head head, long step) {
-    db.update(WORKPIECE)
-        .set(WORKPIECE.HEAD_STEP, step)
-        .where(WORKPIECE.ID.eq(head.id()))
-        .execute();
+    db.update(WORKPIECE).set(WORKPIECE.HEAD_STEP, step).where(WORKPIECE.ID.eq(head.id())).execute();
   }
 
   public void headToParent(Head head) {
@@ -168,17 +165,16 @@ public class WorkpieceStore {
 
   public List<StepView> stepsTo(@Nullable Long step) {
     return lineTo(step)
-        .map(
-            r -> {
-              Bench.After after = json.read(r.get(STEP.AFTER), Bench.After.class);
-              return new StepView(
-                  r.get(STEP.NUMBER),
-                  after.tool(),
-                  after.did(),
-                  after.brought(),
-                  after.mended(),
-                  r.get(STEP.MADE_AT).toInstant());
-            });
+        .map(r -> {
+          Bench.After after = json.read(r.get(STEP.AFTER), Bench.After.class);
+          return new StepView(
+              r.get(STEP.NUMBER),
+              after.tool(),
+              after.did(),
+              after.brought(),
+              after.mended(),
+              r.get(STEP.MADE_AT).toInstant());
+        });
   }
 
   private Result<? extends Record> lineTo(@Nullable Long step) {

@@ -33,12 +33,11 @@ class MeController {
         account.name(),
         account.signIn(),
         courses.of(account).stream()
-            .map(
-                m ->
-                    new Membership(
-                        m.courseId(),
-                        m.courseName(),
-                        Role.valueOf(m.role().name().toLowerCase(Locale.ROOT))))
+            .map(m ->
+                new Membership(
+                    m.courseId(),
+                    m.courseName(),
+                    Role.valueOf(m.role().name().toLowerCase(Locale.ROOT))))
             .toList());
   }
 }

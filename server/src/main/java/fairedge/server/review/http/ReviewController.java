@@ -85,9 +85,7 @@ class ReviewController {
       @AuthenticationPrincipal SignedIn instructor) {
     List<NoteView> notes = asked.notes().stream().map(NoteRequest::note).toList();
     return reviews.keep(
-        id,
-        instructor,
-        new Reviews.Draft(asked.revision(), asked.word(), asked.verdict(), notes));
+        id, instructor, new Reviews.Draft(asked.revision(), asked.word(), asked.verdict(), notes));
   }
 
   @PostMapping("/submissions/{id}/return")

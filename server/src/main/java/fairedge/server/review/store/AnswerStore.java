@@ -34,29 +34,25 @@ public class AnswerStore {
   }
 
   public Optional<AnswerView> find(UUID submission) {
-    return db.select(
-            ANSWER.REVISION, ANSWER.WORD, ANSWER.VERDICT, ANSWER.RETURNED_AT, ACCOUNT.NAME)
+    return db.select(ANSWER.REVISION, ANSWER.WORD, ANSWER.VERDICT, ANSWER.RETURNED_AT, ACCOUNT.NAME)
         .from(ANSWER)
         .leftJoin(ACCOUNT)
         .on(ACCOUNT.ID.eq(ANSWER.RETURNED_BY))
         .where(ANSWER.SUBMISSION_ID.eq(submission))
-        .fetchOptional(
-            r -> {
-              OffsetDateTime returned = r.value4();
-              return new AnswerView(
-                  r.value1(),
-                  r.value2(),
-                  verdictOf(r.value3()),
-                  notes(submission),
-                  returned == null ? null : returned.toInstant(),
-                  r.value5());
-            });
+        .fetchOptional(r -> {
+          OffsetDateTime returned = r.value4();
+          return new AnswerView(
+              r.value1(),
+              r.value2(),
+              verdictOf(r.value3()),
+              notes(submission),
+              returned == null ? null : returned.toInstant(),
+              r.value5());
+        });
   }
 
   private static @Nullable Verdict verdictOf(@Nullable String stored) {
-    return stored == null
-        ? null
-        : "accepted".equals(stored) ? Verdict.accepted : Verdict.tryAgain;
+    return stored == null ? null : "accepted".equals(stored) ? Verdict.accepted : Verdict.tryAgain;
   }
 
   private static @Nullable String stored(@Nullable Verdict verdict) {
@@ -67,31 +63,25 @@ public class AnswerStore {
     return db.selectFrom(NOTE)
         .where(NOTE.SUBMISSION_ID.eq(submission))
         .orderBy(NOTE.NUMBER)
-        .fetch(
-            r -> {
-              JSONB camera = r.getCamera();
-              return new NoteView(
-                  r.getText(),
-                  r.getFinding(),
-                  new ElementView(
-                      ElementView.Kind.valueOf(r.getElementKind()), r.getElementId()),
-                  json.read(r.getPlace(), Vec3.class),
-                  camera == null ? null : json.read(camera, CameraView.class));
-            });
+        .fetch(r -> {
+          JSONB camera = r.getCamera();
+          return new NoteView(
+              r.getText(),
+              r.getFinding(),
+              new ElementView(ElementView.Kind.valueOf(r.getElementKind()), r.getElementId()),
+              json.read(r.getPlace(), Vec3.class),
+              camera == null ? null : json.read(camera, CameraView.class));
+        });
   }
 
   /** Begins an empty draft where there is none, and lets no one else write until we are done. */
   public void lock(UUID submission) {
-    db.insertInto(ANSWER)
-        .set(ANSWER.SUBMISSION_ID, submission)
-        .onConflictDoNothing()
-        .execute();
+    db.insertInto(ANSWER).set(ANSWER.SUBMISSION_ID, submission).onConflictDoNothing().execute();
     db.selectFrom(ANSWER).where(ANSWER.SUBMISSION_ID.eq(submission)).forUpdate().fetchSingle();
   }
 
   /** Writes a whole draft over the one before. */
-  public void write(
-      UUID submission, String word, @Nullable Verdict verdict, List<NoteView> notes) {
+  public void write(UUID submission, String word, @Nullable Verdict verdict, List<NoteView> notes) {
     db.update(ANSWER)
         .set(ANSWER.WORD, word)
         .set(ANSWER.VERDICT, stored(verdict))

@@ -33,8 +33,7 @@ public class DeskStore {
         notExists(
             selectOne()
                 .from(ANSWER)
-                .where(
-                    ANSWER.SUBMISSION_ID.eq(SUBMISSION.ID), ANSWER.RETURNED_AT.isNotNull())));
+                .where(ANSWER.SUBMISSION_ID.eq(SUBMISSION.ID), ANSWER.RETURNED_AT.isNotNull())));
   }
 
   /** Last attempts of all students in all exercises of the instructor's classes. */

@@ -40,8 +40,7 @@ public class SubmissionStore {
         SUBMISSION, SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student));
   }
 
-  public void insert(
-      Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
+  public void insert(Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
     db.insertInto(SUBMISSION)
         .set(SUBMISSION.ID, s.id())
         .set(SUBMISSION.EXERCISE_ID, s.exerciseId())
@@ -93,18 +92,16 @@ public class SubmissionStore {
   public CheckView check(UUID id) {
     return db.selectFrom(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(
-            r ->
-                CheckView.of(
-                    json.read(r.getFigures(), Figures.class),
-                    json.read(r.getFindings(), new TypeReference<List<FindingView>>() {})));
+        .fetchSingle(r ->
+            CheckView.of(
+                json.read(r.getFigures(), Figures.class),
+                json.read(r.getFindings(), new TypeReference<List<FindingView>>() {})));
   }
 
   public List<ReadingView> reading(UUID id) {
     return db.selectFrom(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(
-            r -> json.read(r.getReading(), new TypeReference<List<ReadingView>>() {}));
+        .fetchSingle(r -> json.read(r.getReading(), new TypeReference<List<ReadingView>>() {}));
   }
 
   private static Submission read(SubmissionRecord r) {
