@@ -18,7 +18,9 @@ find_java() {
     "$HOME"/.sdkman/candidates/java/current "$HOME"/.jdks/* /Library/Java/JavaVirtualMachines/*/Contents/Home; do
     if [ -n "$candidate" ] && is_jdk_25 "$candidate"; then
       JAVA_HOME=$candidate
-      export JAVA_HOME
+      # Where Maven itself runs on it, no toolchain is chosen, and forked generators look on the PATH.
+      PATH=$candidate/bin:$PATH
+      export JAVA_HOME PATH
       return 0
     fi
   done
