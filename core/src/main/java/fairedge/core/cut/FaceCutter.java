@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
@@ -21,7 +22,17 @@ final class FaceCutter {
   private final Map<Integer, List<Integer>> parts = new HashMap<>();
 
   /** A run of chords in one face from border to border, with the bends between. */
-  private record Chain(int face, Node from, List<Vec3> bends, Node to) {}
+  private record Chain(int face, Node from, List<Vec3> bends, Node to) {
+    /** Where it goes first from its beginning. */
+    Vec3 first() {
+      return bends.isEmpty() ? to.at() : bends.getFirst();
+    }
+
+    /** Where it comes from last to its end. */
+    Vec3 last() {
+      return bends.isEmpty() ? from.at() : bends.getLast();
+    }
+  }
 
   FaceCutter(MeshEdit edit, double merge) {
     this.edit = edit;
@@ -93,8 +104,8 @@ final class FaceCutter {
   private void split(Chain chain, int a, int b) {
     List<Integer> candidates = partsOf(chain.face());
     for (int part : List.copyOf(candidates)) {
-      int from = mesh.findCorner(part, a);
-      int to = mesh.findCorner(part, b);
+      int from = cornerOpenTo(part, a, chain.first());
+      int to = cornerOpenTo(part, b, chain.last());
       if (from != Mesh.NONE && to != Mesh.NONE && holds(part, chain)) {
         if (a == b || chain.bends().isEmpty() && mesh.findEdge(a, b) != Mesh.NONE) {
           requireOwnEdge(part, a, b);
@@ -109,6 +120,26 @@ final class FaceCutter {
     throw Refusal.because(
         "The trace crosses itself inside this face: end a piece on an edge between.",
         Element.face(chain.face()));
+  }
+
+  /**
+   * The corner of a face at v; where the face comes to v more than once, that from which the way
+   * towards a place sets out into the face.
+   */
+  private int cornerOpenTo(int f, int v, Vec3 towards) {
+    int found = mesh.findCorner(f, v);
+    if (found == Mesh.NONE || mesh.corners(f, v) == 1) {
+      return found;
+    }
+    Polygon.Flat flat = mesh.polygon(f).flat();
+    int c = mesh.firstCorner(f);
+    for (int i = 0; i < mesh.size(f); i++) {
+      if (mesh.vertexOf(c) == v && flat.opensTo(i, towards)) {
+        return c;
+      }
+      c = mesh.next(c);
+    }
+    return found;
   }
 
   /** A chord where an edge of the same face runs already needs no cut; another edge forbids it. */

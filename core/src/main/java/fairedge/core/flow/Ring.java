@@ -55,7 +55,7 @@ public record Ring(
       if (uses == 0 || uses > 2) {
         return Optional.empty();
       }
-      int c = mesh.cornerOn(named);
+      int c = mesh.firstSideOn(named);
       Step end = run(c, true);
       if (end instanceof Step.Closed closed) {
         return Optional.of(result(true, closed.exchanged(), List.of()));

@@ -191,6 +191,29 @@ public final class Polygon {
     }
 
     /**
+     * Whether the way from corner i towards p sets out into the polygon, between the side that
+     * leaves the corner and the one that comes to it.
+     */
+    public boolean opensTo(int i, Vec3 p) {
+      int before = (i + u.length - 1) % u.length;
+      int after = (i + 1) % u.length;
+      double pu = acrossOf(p);
+      double pv = upOf(p);
+      boolean leftOfOut = Predicates.turn(u[i], v[i], u[after], v[after], pu, pv) > 0;
+      boolean rightOfIn = Predicates.turn(u[i], v[i], u[before], v[before], pu, pv) < 0;
+      int turn = turn(before, i, after);
+      if (turn == 0) {
+        return isSpike(before, i, after) || leftOfOut;
+      }
+      return turn > 0 ? leftOfOut && rightOfIn : leftOfOut || rightOfIn;
+    }
+
+    /** Whether both sides at a straight corner lead the same way: the end of a slit. */
+    private boolean isSpike(int before, int i, int after) {
+      return (u[before] - u[i]) * (u[after] - u[i]) + (v[before] - v[i]) * (v[after] - v[i]) > 0;
+    }
+
+    /**
      * Whether the segment p to q runs inside: it crosses no side, touches no corner but its own
      * ends, and its middle is inside.
      */

@@ -119,7 +119,7 @@ final class TriangleFinder {
 
   private void addCandidate(
       Mesh mesh, int e, BitSet free, List<PairMatching.Candidate> candidates) {
-    int c = mesh.cornerOn(e);
+    int c = mesh.firstSideOn(e);
     int d = mesh.nextOnEdge(c);
     int f = mesh.faceOf(c);
     int g = mesh.faceOf(d);

@@ -1,5 +1,6 @@
 package fairedge.core.local;
 
+import fairedge.core.mesh.ElementSet;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -11,13 +12,43 @@ import java.util.List;
  */
 public final class Journal {
   private final List<LocalChange> changes = new ArrayList<>();
-  private final Touched touched = new Touched();
+  private final ElementSet touched = new ElementSet();
 
   void add(LocalChange change, int... facesTouched) {
     changes.add(change);
-    touched.add(change);
+    note(change);
     for (int f : facesTouched) {
       touched.faces().set(f);
+    }
+  }
+
+  private void note(LocalChange change) {
+    switch (change) {
+      case LocalChange.EdgeSplit s -> {
+        touched.vertices().set(s.vertex());
+        touched.edges().set(s.edge());
+        touched.edges().set(s.newEdge());
+      }
+      case LocalChange.EdgeJoined j -> {
+        touched.vertices().set(j.vertex());
+        touched.edges().set(j.edge());
+        touched.edges().set(j.goneEdge());
+      }
+      case LocalChange.FaceSplit s -> {
+        touched.faces().set(s.face());
+        touched.faces().set(s.newFace());
+        for (int e : s.edges()) {
+          touched.edges().set(e);
+        }
+        for (int v : s.vertices()) {
+          touched.vertices().set(v);
+        }
+      }
+      case LocalChange.FacesJoined j -> {
+        touched.faces().set(j.face());
+        touched.faces().set(j.goneFace());
+        touched.edges().set(j.edge());
+      }
     }
   }
 
@@ -34,7 +65,7 @@ public final class Journal {
   }
 
   /** Every element that was made, freed or altered; stays after an undo, when the same changed. */
-  public Touched touched() {
+  public ElementSet touched() {
     return touched;
   }
 }

@@ -109,7 +109,7 @@ public final class Mesh {
     return Double.isFinite(x[v]) && Double.isFinite(y[v]) && Double.isFinite(z[v]);
   }
 
-  /** Any edge at v, or {@link #NONE} for a lone vertex. */
+  /** Any edge at v, or {@link #NONE} for a lone vertex; which one is not part of the state. */
   public int edgeAt(int v) {
     return vertexEdge[v];
   }
@@ -132,9 +132,37 @@ public final class Mesh {
     return edgeFirst[e] == v ? edgeSecond[e] : edgeFirst[e];
   }
 
-  /** Any side on e, or {@link #NONE} for a loose edge. */
+  /** Any side on e, or {@link #NONE} for a loose edge; which one is not part of the state. */
   public int cornerOn(int e) {
     return edgeCorner[e];
+  }
+
+  /**
+   * Of the sides on e that of the face with the lowest id, the first from its first corner; {@link
+   * #NONE} for a loose edge. Unlike {@link #cornerOn} the same however the state came about, so
+   * that results may depend on it. Cost: the uses of e.
+   */
+  public int firstSideOn(int e) {
+    int start = edgeCorner[e];
+    int best = start;
+    if (start == NONE) {
+      return NONE;
+    }
+    for (int c = cornerNextOnEdge[start]; c != start; c = cornerNextOnEdge[c]) {
+      int f = cornerFace[c];
+      if (f < cornerFace[best] || f == cornerFace[best] && comesBefore(c, best, f)) {
+        best = c;
+      }
+    }
+    return best;
+  }
+
+  private boolean comesBefore(int c, int d, int f) {
+    int at = faceCorner[f];
+    while (at != c && at != d) {
+      at = cornerNext[at];
+    }
+    return at == c;
   }
 
   /** The side after c round its edge. */
@@ -283,6 +311,17 @@ public final class Mesh {
       c = cornerNext[c];
     } while (c != start);
     return NONE;
+  }
+
+  /** How often f comes to v. Cost: the corners of f. */
+  public int corners(int f, int v) {
+    int count = 0;
+    int c = faceCorner[f];
+    for (int i = faceSize[f]; i > 0; i--) {
+      count += cornerVertex[c] == v ? 1 : 0;
+      c = cornerNext[c];
+    }
+    return count;
   }
 
   /** The edge between a and b, or {@link #NONE}. Cost: the smaller valence of the two. */

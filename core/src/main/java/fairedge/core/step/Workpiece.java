@@ -6,7 +6,7 @@ import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.Journal;
 import fairedge.core.local.MeshEdit;
-import fairedge.core.local.Touched;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -56,7 +56,7 @@ public final class Workpiece {
   }
 
   /** What the last step touched; empty before the first step. */
-  public Optional<Touched> lastTouched() {
+  public Optional<ElementSet> lastTouched() {
     return Optional.ofNullable(steps.peek()).map(Journal::touched);
   }
 
@@ -99,7 +99,7 @@ public final class Workpiece {
    * @return what changed by it
    * @throws IllegalStateException if there is no step left
    */
-  public Touched undo() {
+  public ElementSet undo() {
     Journal last = steps.poll();
     if (last == null) {
       throw new IllegalStateException("no step to take back");

@@ -237,7 +237,7 @@ class TraceTest {
   }
 
   @Test
-  void secondEdgeBetweenTwoVertices_isRefused() {
+  void verticesThatAnEdgeElsewhereJoins_getNoSecondEdge() {
     MeshBuilder b = new MeshBuilder();
     int[] v = {
       b.vertex(0, 0, 0),
@@ -249,9 +249,20 @@ class TraceTest {
     b.face(v[0], v[1], v[2], v[3]);
     b.face(v[0], v[2], v[4]);
     Mesh mesh = b.build();
-    // They are joined already, by an edge below: nothing is changed, and it is said.
+    // The diagonal lies along that edge: nothing is changed, and it is said.
     Receipt receipt = made(mesh, ABOVE, at(0), at(2));
     assertThat(receipt.changesNothing()).isTrue();
+    assertThat(receipt.remarks().getFirst().text()).contains("along an edge");
+  }
+
+  @Test
+  void faceThatComesToAVertexTwice_isCutAtTheCornerOnTheWay() {
+    Mesh mesh = Meshes.edgeUsedTwice();
+    View view = new View.Parallel(new Vec3(0, 0, -1));
+    // From below the slit to above it: the slit's edge is crossed, and both its sides get a corner.
+    made(mesh, view, on(mesh, 0, 1, 0.25), on(mesh, 0, 3, 0.25));
+    assertMesh(mesh).hasCounts(8, 10, 3).hasFacesOfSides(3, 2).hasFacesOfSides(8, 1);
+    assertThat(area(mesh)).isCloseTo(4, within(1e-12));
   }
 
   @Test

@@ -2,7 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.core.cut.View;
 import fairedge.core.format.wire.WireMessage;
-import fairedge.core.local.Touched;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
@@ -155,7 +155,7 @@ public class Bench {
         (head, held) -> {
           Preview<CheckView> tried = held.workpiece.preview(change, view, mesh -> held.check);
           Receipt receipt = requireMade(held.workpiece.apply(change));
-          Touched touched = held.workpiece.lastTouched().orElseThrow();
+          ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           NewStep step =
@@ -195,7 +195,7 @@ public class Bench {
           if (head.headStep() == null) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to take back.");
           }
-          Touched touched = held.workpiece.undo();
+          ElementSet touched = held.workpiece.undo();
           store.headToParent(head);
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           return touched;
@@ -223,7 +223,7 @@ public class Bench {
 
   /** One move from a revision to the next. */
   private interface Move {
-    Touched make(Head head, Held held);
+    ElementSet make(Head head, Held held);
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
@@ -239,7 +239,7 @@ public class Bench {
     return workshop.with(
         head,
         held -> {
-          Touched touched = move.make(head, held);
+          ElementSet touched = move.make(head, held);
           held.revision = store.advance(head, asked.clientKey());
           Head moved = store.find(id).orElseThrow();
           byte[] delta =

@@ -1,7 +1,7 @@
 package fairedge.core.format.wire;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.local.Touched;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -44,7 +44,7 @@ public final class WireMessage {
   }
 
   /** What a browser that holds revision {@code from} needs in order to hold {@code to}. */
-  public static byte[] delta(Mesh mesh, Vec3 origin, Touched touched, long from, long to) {
+  public static byte[] delta(Mesh mesh, Vec3 origin, ElementSet touched, long from, long to) {
     WireMessage message = new WireMessage(mesh, origin);
     message.header(DELTA, from, to);
     message.vertices(touched.vertices());

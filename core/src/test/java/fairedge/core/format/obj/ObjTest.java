@@ -1,0 +1,183 @@
+package fairedge.core.format.obj;
+
+import static fairedge.core.MeshAssert.assertMesh;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import fairedge.core.Meshes;
+import fairedge.core.format.BadFile;
+import fairedge.core.format.ReadResult;
+import fairedge.core.format.ReadResult.ReadRemark;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBuilder;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class ObjTest {
+  private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\n";
+
+  private static InputStream stream(String text) {
+    return new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static ReadResult read(String text) throws IOException, BadFile {
+    ReadResult result = ObjReader.read(stream(text));
+    assertMesh(result.mesh()).isSound();
+    return result;
+  }
+
+  private static BadFile refused(String text) {
+    return catchThrowableOfType(BadFile.class, () -> ObjReader.read(stream(text)));
+  }
+
+  @Test
+  void facesOfAnyNotation_areRead() throws Exception {
+    ReadResult result = read(SQUARE + "vt 0 0\nvn 0 0 1\nf 1/1/1 2//1 3/1 4\n");
+    assertMesh(result.mesh()).hasCounts(4, 4, 1);
+    assertThat(result.remarks()).isEmpty();
+    assertThat(result.mesh().vertices(0)).containsExactly(0, 1, 2, 3);
+  }
+
+  @Test
+  void indices_mayRunForwardAndCountBack() throws Exception {
+    Mesh mesh = read("f 1 2 3\nv 0 0 0\nv 1 0 0\nf -1 -2 3\nv 1 1 0\n").mesh();
+    assertThat(mesh.vertices(0)).containsExactly(0, 1, 2);
+    // -1 counts from the records so far: the second vertex then.
+    assertThat(mesh.vertices(1)).containsExactly(1, 0, 2);
+  }
+
+  @Test
+  void marksCommentsAndJoinedLines_areTakenForWhatTheyAre() throws Exception {
+    String text =
+        "\uFEFF# a lid\r\ng top\r\nusemtl oak\r\nv 0 0 0 # origin\r\nv 1 0 0\r\nv 1 \\\r\n1 0\r\n"
+            + "f 1 2 \\\n 3\n\nl 1 2\n";
+    Mesh mesh = read(text).mesh();
+    assertMesh(mesh).hasCounts(3, 3, 1);
+    assertThat(mesh.position(2)).isEqualTo(new Vec3(1, 1, 0));
+  }
+
+  @Test
+  void brokenBytes_doNotStopTheReading() throws Exception {
+    byte[] text = ("o caf?\n" + SQUARE + "f 1 2 3 4\n").getBytes(StandardCharsets.ISO_8859_1);
+    text[5] = (byte) 0xE9;
+    assertMesh(ObjReader.read(new ByteArrayInputStream(text)).mesh()).hasCounts(4, 4, 1);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "f 0 1 2 | index 0 names no vertex",
+        "f 1 2 9 | it names vertex 9, the file has 4",
+        "f 1 2 -9 | index -9 is out of range",
+        "f 1 2 x | \"x\" is no index",
+        "f 1 2 99999999999 | index 99999999999 is out of range",
+        "f 1 2 | it has 2 different corners in a row, a face needs 3",
+        "f 1 1 2 2 1 | it has 2 different corners in a row, a face needs 3",
+      })
+  void unreadableFace_isLeftOut_andReportedWithItsLine(String face, String text) throws Exception {
+    ReadResult result = read(SQUARE + face + "\nf 1 2 3 4\n");
+    assertMesh(result.mesh()).hasCounts(4, 4, 1);
+    assertThat(result.remarks())
+        .containsExactly(
+            new ReadRemark(ReadRemark.Kind.UNREADABLE_FACE, 5, Mesh.NONE, text.strip()));
+  }
+
+  @Test
+  void repeatedCorner_isDropped_andReported() throws Exception {
+    ReadResult result = read(SQUARE + "f 1 2 2 3 4 1\n");
+    assertThat(result.mesh().vertices(0)).containsExactly(0, 1, 2, 3);
+    assertThat(result.remarks())
+        .containsExactly(
+            new ReadRemark(
+                ReadRemark.Kind.REPEATED_CORNER, 5, 0, "2 corners repeat the one before"));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"v 1 0", "v 1 0 nan", "v 1 inf 0", "v 1 0 0x10", "v 1 0 1d", "v 1 0 ten"})
+  void vertexWithoutANumber_keepsItsIndex_andHasNoPlace(String vertex) throws Exception {
+    Mesh mesh = read("v 0 0 0\n" + vertex + "\nv 1 1 0\nf 1 2 3\n").mesh();
+    assertThat(mesh.hasPlace(1)).isFalse();
+    assertThat(mesh.vertices(0)).containsExactly(0, 1, 2);
+  }
+
+  @Test
+  void fileWithoutAFace_orThatIsNoObj_isRefusedWithThePlace() {
+    assertThat(refused(SQUARE)).hasMessage("found no face, expected at least one \"f\" record");
+    assertThat(refused("").found()).isEqualTo("no face");
+    BadFile noObj = refused("\n<svg>\n</svg>\n");
+    assertThat(noObj.line()).isEqualTo(2);
+    assertThat(noObj.found()).isEqualTo("\"<svg>\"");
+    BadFile noReadable = refused(SQUARE + "f 1 2 9\n");
+    assertThat(noReadable.line()).isEqualTo(5);
+    assertThat(noReadable.found()).contains("no readable face");
+  }
+
+  @Test
+  void lineWithoutAnEnd_isRefusedInBoundedMemory() {
+    InputStream endless =
+        new InputStream() {
+          @Override
+          public int read() {
+            return ' ';
+          }
+
+          @Override
+          public int read(byte[] into, int from, int count) {
+            java.util.Arrays.fill(into, from, from + count, (byte) '1');
+            return count;
+          }
+        };
+    BadFile refused = catchThrowableOfType(BadFile.class, () -> ObjReader.read(endless));
+    assertThat(refused.expected()).isEqualTo("shorter lines");
+  }
+
+  static Stream<Map.Entry<String, Mesh>> fixtures() {
+    return Meshes.all().entrySet().stream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("fixtures")
+  void writtenMesh_readsBackTheSame(Map.Entry<String, Mesh> fixture) throws Exception {
+    Mesh mesh = fixture.getValue();
+    StringBuilder out = new StringBuilder();
+    ObjWriter.write(mesh, out);
+    Mesh again = read(out.toString()).mesh();
+    assertMesh(again).hasCounts(mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      assertThat(again.vertices(f)).isEqualTo(mesh.vertices(f));
+    }
+  }
+
+  @Test
+  void positions_roundTripExactly() throws Exception {
+    SplittableRandom random = new SplittableRandom(3);
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < 500; i++) {
+      b.vertex(anyFinite(random), anyFinite(random), anyFinite(random));
+    }
+    b.face(0, 1, 2);
+    Mesh mesh = b.build();
+    StringBuilder out = new StringBuilder();
+    ObjWriter.write(mesh, out);
+    Mesh again = read(out.toString()).mesh();
+    for (int v = 0; v < 500; v++) {
+      assertThat(again.position(v)).isEqualTo(mesh.position(v));
+    }
+  }
+
+  private static double anyFinite(SplittableRandom random) {
+    double value = Double.longBitsToDouble(random.nextLong());
+    return Double.isFinite(value) ? value : random.nextDouble();
+  }
+}

@@ -1,0 +1,186 @@
+package fairedge.core.step;
+
+import static fairedge.core.MeshAssert.area;
+import static fairedge.core.MeshAssert.assertMesh;
+import static fairedge.core.MeshAssert.euler;
+import static fairedge.core.MeshAssert.newell;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalStateException;
+import static org.assertj.core.api.Assertions.within;
+
+import fairedge.core.Meshes;
+import fairedge.core.cut.Anchor;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.View;
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBytes;
+import fairedge.core.props.HarbourProps;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class WorkpieceTest {
+  private static final View FRONT = new View.Perspective(new Vec3(900, -1400, 700));
+
+  private static Workpiece of(Mesh mesh) {
+    return new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+  }
+
+  private static Mesh copy(Mesh mesh) {
+    return MeshBytes.read(MeshBytes.write(mesh));
+  }
+
+  @Test
+  void preview_saysWhatTheStepThenDoes_andLeavesTheMesh() {
+    Mesh bollard = HarbourProps.mooringBollard();
+    byte[] before = MeshBytes.write(bollard);
+    Workpiece workpiece = of(bollard);
+    Change loop = new Change.LoopsChange(bollard.findEdge(36, 48), 0.5);
+    Preview<byte[]> preview = workpiece.preview(loop, FRONT, MeshBytes::write);
+    assertMesh(bollard).hasBytes(before);
+    assertThat(preview.effect().sentence())
+        .isEqualTo("Splits 6 quads in front and 6 behind. Adds 12 vertices.");
+    Outcome outcome = workpiece.apply(loop);
+    assertThat(outcome).isEqualTo(preview.outcome());
+    assertMesh(bollard).isSound().hasBytes(preview.seen());
+    assertThat(workpiece.stepCount()).isEqualTo(1);
+  }
+
+  @Test
+  void undo_givesTheBytesBefore_andThenThereIsNothingLeft() {
+    Mesh lid = HarbourProps.hatchLid();
+    byte[] before = MeshBytes.write(lid);
+    Workpiece workpiece = of(lid);
+    workpiece.apply(trace(lid, new Anchor.OnVertex(16), new Anchor.OnVertex(24)));
+    assertThat(workpiece.lastTouched().orElseThrow().faces().cardinality()).isEqualTo(2);
+    workpiece.undo();
+    assertMesh(lid).isSound().hasBytes(before);
+    assertThatIllegalStateException().isThrownBy(workpiece::undo);
+  }
+
+  private static Change trace(Mesh mesh, Anchor... anchors) {
+    View above = new View.Parallel(new Vec3(0, 0, -1));
+    return new Change.TraceChange(
+        List.of(anchors).stream().map(a -> new TracePoint(a, above)).toList());
+  }
+
+  @Test
+  void refusedChange_isNoStep() {
+    Mesh lid = HarbourProps.hatchLid();
+    Workpiece workpiece = of(lid);
+    Preview<Integer> preview =
+        workpiece.preview(new Change.LoopsChange(9999, 0.5), FRONT, Mesh::faceCount);
+    assertThat(preview.outcome()).isInstanceOf(Outcome.Refused.class);
+    assertThat(preview.effect().sentence()).isEqualTo("Changes nothing.");
+    assertThat(workpiece.apply(new Change.LoopsChange(9999, 0.5)))
+        .isInstanceOf(Outcome.Refused.class);
+    assertThat(workpiece.stepCount()).isZero();
+  }
+
+  @Test
+  void fullLid_isCutIntoQuads_byThreeTracesEachWay() {
+    Mesh lid = HarbourProps.hatchLid();
+    Workpiece workpiece = of(lid);
+    // The top's corners are 16 to 31; its grid has corners 16, 20, 24, 28.
+    for (int k = 1; k <= 3; k++) {
+      made(workpiece, trace(lid, new Anchor.OnVertex(16 + k), new Anchor.OnVertex(28 - k)));
+    }
+    for (int k = 1; k <= 3; k++) {
+      made(
+          workpiece,
+          trace(lid, new Anchor.OnVertex(20 + k), new Anchor.OnVertex(16 + (16 - k) % 16)));
+    }
+    assertMesh(lid).isSound().hasEuler(2).hasFacesOfSides(4, 32).hasFacesOfSides(16, 1);
+  }
+
+  private static Receipt made(Workpiece workpiece, Change change) {
+    Outcome outcome = workpiece.apply(change);
+    assertThat(outcome).isInstanceOf(Outcome.Made.class);
+    return ((Outcome.Made) outcome).receipt();
+  }
+
+  /** Random traces and loops, good and bad: the laws of every cut. */
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+  void randomSteps_keepTheLaws_undoAndReplayByteForByte(long seed) {
+    for (var fixture : Meshes.all().entrySet()) {
+      Mesh mesh = fixture.getValue();
+      Mesh again = copy(mesh);
+      byte[] first = MeshBytes.write(mesh);
+      double area = area(mesh);
+      int euler = euler(mesh);
+      Vec3 newell = newell(mesh);
+      SplittableRandom random = new SplittableRandom(seed);
+      Workpiece workpiece = of(mesh);
+      double scale = workpiece.tolerance().scale();
+      List<Change> made = new ArrayList<>();
+      for (int round = 0; round < 25; round++) {
+        Change change = randomChange(mesh, random, scale);
+        byte[] before = MeshBytes.write(mesh);
+        Outcome outcome = workpiece.apply(change);
+        assertMesh(mesh).as("%s after %s", fixture.getKey(), change).isSound();
+        if (outcome instanceof Outcome.Made) {
+          made.add(change);
+        } else {
+          assertMesh(mesh).hasBytes(before);
+        }
+      }
+      assertThat(euler(mesh)).as(fixture.getKey()).isEqualTo(euler);
+      assertThat(newell(mesh).distance(newell)).isLessThan(1e-9 * scale * scale);
+      if (!fixture.getKey().equals("moebius")) {
+        assertThat(area(mesh)).isCloseTo(area, within(1e-9 * scale * scale));
+      }
+      assertMesh(replayed(again, made, workpiece.tolerance())).hasBytes(MeshBytes.write(mesh));
+      while (workpiece.stepCount() > 0) {
+        workpiece.undo();
+        assertMesh(mesh).isSound();
+      }
+      assertMesh(mesh).hasBytes(first);
+    }
+  }
+
+  /**
+   * Makes changes on the mesh, tried out first, and read from its bytes before each: no result may
+   * depend on more than the bytes.
+   */
+  private static Mesh replayed(Mesh mesh, List<Change> changes, Tolerance tolerance) {
+    Mesh now = mesh;
+    for (Change change : changes) {
+      now = copy(now);
+      Workpiece workpiece = new Workpiece(now, tolerance);
+      Preview<byte[]> preview = workpiece.preview(change, FRONT, MeshBytes::write);
+      assertThat(workpiece.apply(change)).isEqualTo(preview.outcome());
+      assertMesh(now).hasBytes(preview.seen());
+    }
+    return now;
+  }
+
+  private static Change randomChange(Mesh mesh, SplittableRandom random, double scale) {
+    if (random.nextInt(3) == 0) {
+      double fraction = random.nextInt(6) == 0 ? 1.5 : random.nextDouble(0.1, 0.9);
+      return new Change.LoopsChange(random.nextInt(mesh.edgeEnd() + 1), fraction);
+    }
+    Vec3 eye =
+        new Vec3(random.nextDouble(-1, 1), random.nextDouble(-1, 1), random.nextDouble(-1, 1))
+            .unit()
+            .times(3 * scale);
+    View view = random.nextBoolean() ? new View.Perspective(eye) : new View.Parallel(eye);
+    List<TracePoint> points = new ArrayList<>();
+    for (int i = 2 + random.nextInt(2); i > 0; i--) {
+      points.add(new TracePoint(randomAnchor(mesh, random), view));
+    }
+    return new Change.TraceChange(points);
+  }
+
+  private static Anchor randomAnchor(Mesh mesh, SplittableRandom random) {
+    if (random.nextBoolean()) {
+      return new Anchor.OnVertex(random.nextInt(mesh.vertexEnd()));
+    }
+    return new Anchor.OnEdge(random.nextInt(mesh.edgeEnd()), random.nextInt(1, 8) / 8.0);
+  }
+}
