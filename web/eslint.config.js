@@ -4,8 +4,8 @@ import tseslint from 'typescript-eslint';
 import { importRules } from './import-rules.js';
 
 export default tseslint.config(
-  { ignores: ['dist', 'src/api/schema.d.ts', 'test/fixtures'] },
+  { ignores: ['dist', 'target', 'src/api/schema.d.ts', 'test/fixtures'] },
   ...tseslint.configs.recommended,
   hooks.configs.flat['recommended-latest'],
-  importRules(boundaries),
+  ...importRules(boundaries),
 );

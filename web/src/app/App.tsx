@@ -28,11 +28,50 @@ export function App() {
         <Routes>
           <Route path="/sign-in" element={<SignInPage />} />
           <Route path="/" element={<Home />} />
-          <Route path="/my-work" element={<Inside><Shell><MyWorkPage /></Shell></Inside>} />
-          <Route path="/desk" element={<Inside><Shell><DeskPage /></Shell></Inside>} />
-          <Route path="/bench/:exercise" element={<Inside><BenchPage /></Inside>} />
-          <Route path="/review/:submission" element={<Inside><ReviewPage /></Inside>} />
-          <Route path="/answer/:submission" element={<Inside><AnswerPage /></Inside>} />
+          <Route
+            path="/my-work"
+            element={
+              <Inside>
+                <Shell>
+                  <MyWorkPage />
+                </Shell>
+              </Inside>
+            }
+          />
+          <Route
+            path="/desk"
+            element={
+              <Inside>
+                <Shell>
+                  <DeskPage />
+                </Shell>
+              </Inside>
+            }
+          />
+          <Route
+            path="/bench/:exercise"
+            element={
+              <Inside>
+                <BenchPage />
+              </Inside>
+            }
+          />
+          <Route
+            path="/review/:submission"
+            element={
+              <Inside>
+                <ReviewPage />
+              </Inside>
+            }
+          />
+          <Route
+            path="/answer/:submission"
+            element={
+              <Inside>
+                <AnswerPage />
+              </Inside>
+            }
+          />
           <Route path="*" element={<Nowhere />} />
         </Routes>
       </BrowserRouter>

@@ -24,7 +24,9 @@ export function Shell({ children }: { children: ReactNode }) {
           {learns && <Place to="/my-work">My work</Place>}
         </nav>
         <div className="ml-auto flex items-center gap-4 text-ink2">
-          <span className="max-sm:hidden">{me?.memberships.map((m) => m.courseName).join(', ')}</span>
+          <span className="max-sm:hidden">
+            {me?.memberships.map((m) => m.courseName).join(', ')}
+          </span>
           {me && <Account name={me.name} />}
         </div>
       </header>
@@ -70,7 +72,9 @@ function Account({ name }: { name: string }) {
           sideOffset={6}
           className="z-40 min-w-44 border border-ink bg-sheet py-1.5"
         >
-          <DropdownMenu.Label className="px-4 pb-1.5 text-[12px] text-ink2">{name}</DropdownMenu.Label>
+          <DropdownMenu.Label className="px-4 pb-1.5 text-[12px] text-ink2">
+            {name}
+          </DropdownMenu.Label>
           <DropdownMenu.Item
             className={item}
             onSelect={() => setTheme(theme === 'night' ? 'light' : 'night')}

@@ -48,7 +48,8 @@ export function readWire(buffer: ArrayBuffer, offset = 0): WireMessage {
   const r = new Reader(new DataView(buffer, offset));
   if (r.int() !== MAGIC) throw new Error('this is no mesh message');
   const version = r.int();
-  if (version !== VERSION) throw new Error(`mesh message of version ${version}, expected ${VERSION}`);
+  if (version !== VERSION)
+    throw new Error(`mesh message of version ${version}, expected ${VERSION}`);
   const whole = r.int() === 0;
   r.int();
   const from = r.double();

@@ -35,7 +35,14 @@ export function Aim({ picked, division }: { picked: Picked; division: number }) 
             transform={`translate(${a!.x + (b!.x - a!.x) * t} ${a!.y + (b!.y - a!.y) * t}) rotate(${turn})`}
           />
         ))}
-        <circle cx={at.x} cy={at.y} r={4.5} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+        <circle
+          cx={at.x}
+          cy={at.y}
+          r={4.5}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth={2}
+        />
       </g>
     );
   }
@@ -82,7 +89,14 @@ export function PlaceTag({ at, text, lift = 44 }: { at: Point; text: string; lif
       <path d={`M${p.x} ${p.y}L${x + 10} ${y + 11}`} stroke="var(--sheet)" strokeWidth={4} />
       <path d={`M${p.x} ${p.y}L${x + 10} ${y + 11}`} stroke="var(--ink)" strokeWidth={1.2} />
       <rect x={x} y={y} width={width} height={22} fill="var(--sheet)" stroke="var(--ink)" />
-      <text x={x + width / 2} y={y + 15} textAnchor="middle" fontSize={12} fontWeight={600} fill="var(--ink)">
+      <text
+        x={x + width / 2}
+        y={y + 15}
+        textAnchor="middle"
+        fontSize={12}
+        fontWeight={600}
+        fill="var(--ink)"
+      >
         {text}
       </text>
     </g>
@@ -104,7 +118,15 @@ export function StopBar({ at, towards }: { at: Point; towards: Point }) {
       {faint === 1 && (
         <rect x={-14} y={-6} width={28} height={12} fill="var(--sheet)" transform={turn} />
       )}
-      <rect x={-10} y={-2} width={20} height={4} fill="var(--ink)" fillOpacity={faint} transform={turn} />
+      <rect
+        x={-10}
+        y={-2}
+        width={20}
+        height={4}
+        fill="var(--ink)"
+        fillOpacity={faint}
+        transform={turn}
+      />
     </g>
   );
 }

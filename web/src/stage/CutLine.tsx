@@ -18,20 +18,26 @@ const CROWDED = 14;
  * A pending cut as a course on a chart: dashed over a halo where it is seen, fainter where the model
  * hides it; a tick where a vertex comes, a ring where one is used, a bar where it crosses an edge.
  */
-export function CutLine({ preview, letters }: { preview: Preview; letters: boolean }) {
+export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters: boolean }) {
   const stage = useStage();
-  const lines = preview.pieces.map((piece) => splitBySight(stage, piece));
+  const lines = pieces.map((piece) => splitBySight(stage, piece));
   const front = lines.map((l) => l.front).join('');
   const behind = lines.map((l) => l.behind).join('');
   return (
     <g fill="none" data-testid="cut-line">
-      <path d={behind} stroke="var(--ink)" strokeOpacity={0.62} strokeWidth={1.6} strokeDasharray="9 5" />
+      <path
+        d={behind}
+        stroke="var(--ink)"
+        strokeOpacity={0.62}
+        strokeWidth={1.6}
+        strokeDasharray="9 5"
+      />
       <path d={front} stroke="var(--sheet)" strokeWidth={6} strokeLinecap="round" />
       <path d={front} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="9 5" />
-      {preview.pieces.map((piece, i) => (
+      {pieces.map((piece, i) => (
         <Places key={i} piece={piece} />
       ))}
-      {letters && preview.pieces.map((piece, i) => <Bearing key={i} piece={piece} index={i} />)}
+      {letters && pieces.map((piece, i) => <Bearing key={i} piece={piece} index={i} />)}
     </g>
   );
 }
@@ -146,13 +152,29 @@ function Place(props: { point: CutPoint; at: Xy; edge: number; cut: number; hidd
       );
     case 'crossing':
       return (
-        <Bar at={props.at} angle={props.edge} length={9} width={5.4} faint={props.hidden} use="crossing" />
+        <Bar
+          at={props.at}
+          angle={props.edge}
+          length={9}
+          width={5.4}
+          faint={props.hidden}
+          use="crossing"
+        />
       );
     case 'runOn':
-      return <circle cx={x} cy={y} r={2.6} fill="var(--ink)" fillOpacity={faint} data-use="run-on" />;
+      return (
+        <circle cx={x} cy={y} r={2.6} fill="var(--ink)" fillOpacity={faint} data-use="run-on" />
+      );
     case 'fresh':
       return (
-        <Bar at={props.at} angle={tickTurn(props.edge, props.cut)} length={17} width={3.2} faint={props.hidden} use="fresh" />
+        <Bar
+          at={props.at}
+          angle={tickTurn(props.edge, props.cut)}
+          length={17}
+          width={3.2}
+          faint={props.hidden}
+          use="fresh"
+        />
       );
   }
 }
@@ -169,7 +191,10 @@ function Bar(props: {
   const width = props.faint ? props.width * 0.66 : props.width;
   const box = { x: -length / 2, y: -width / 2, width: length, height: width };
   return (
-    <g transform={`translate(${props.at.x} ${props.at.y}) rotate(${props.angle})`} data-use={props.use}>
+    <g
+      transform={`translate(${props.at.x} ${props.at.y}) rotate(${props.angle})`}
+      data-use={props.use}
+    >
       {!props.faint && (
         <rect
           x={box.x - 2}

@@ -10,6 +10,7 @@ const NO_WASH = [0, 0, 0, 0] as const;
 export class ModelGeometry {
   readonly faces = new BufferGeometry();
   readonly edges = new BufferGeometry();
+  /** The floor, a square whose texture coordinates count squares of the graticule. */
   readonly graticule = new BufferGeometry();
   /** The face of each triangle drawn. */
   readonly triangleFace: number[] = [];
@@ -120,21 +121,28 @@ export class ModelGeometry {
   /** A floor whose lines lie a round length of the unit apart. */
   private buildGraticule() {
     const step = roundLength(this.radius / 1.6);
-    const reach = Math.ceil((this.radius * 5) / step);
-    const positions: number[] = [];
+    const reach = this.radius * FLOOR_REACH;
     const [ox, oy] = this.buffers.origin;
-    const x0 = Math.round((this.centre.x + ox) / step) * step - ox;
-    const y0 = Math.round((this.centre.y + oy) / step) * step - oy;
     const z = this.floor - this.radius * 2e-3;
-    // Cell by cell: long lines that pass behind the eye are dropped whole by some drivers.
-    for (let i = -reach; i <= reach; i++) {
-      for (let j = -reach; j < reach; j++) {
-        const [d, from, to] = [i * step, j * step, (j + 1) * step];
-        positions.push(x0 + d, y0 + from, z, x0 + d, y0 + to, z);
-        positions.push(x0 + from, y0 + d, z, x0 + to, y0 + d, z);
-      }
-    }
-    this.graticule.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
+    const corners = [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ].map(([i, j]) => [this.centre.x + i! * reach, this.centre.y + j! * reach] as const);
+    const squares = corners.flatMap(([x, y]) => [(x + ox) / step, (y + oy) / step]);
+    const across = corners.flatMap((_, k) => [k === 1 || k === 2 ? 1 : -1, k > 1 ? 1 : -1]);
+    const { graticule } = this;
+    graticule.setAttribute(
+      'position',
+      floats(
+        corners.flatMap(([x, y]) => [x, y, z]),
+        3,
+      ),
+    );
+    graticule.setAttribute('square', floats(modulo(squares), 2));
+    graticule.setAttribute('across', floats(across, 2));
+    graticule.setIndex([0, 1, 2, 0, 2, 3]);
   }
 
   /** For a camera's axes: the largest value of a measure of how far the vertices reach along them. */
@@ -159,7 +167,10 @@ export class ModelGeometry {
       const i = 3 * f;
       const { normals: n, middles: m } = this;
       return (
-        n[i]! * (eye.x - m[i]!) + n[i + 1]! * (eye.y - m[i + 1]!) + n[i + 2]! * (eye.z - m[i + 2]!) > 0
+        n[i]! * (eye.x - m[i]!) +
+          n[i + 1]! * (eye.y - m[i + 1]!) +
+          n[i + 2]! * (eye.z - m[i + 2]!) >
+        0
       );
     };
     for (let e = 0; 2 * e < this.edgeFaces.length; e++) {
@@ -186,6 +197,15 @@ export class ModelGeometry {
     return geometry;
   }
 
+  /** The edges of faces, without some: six numbers an edge. */
+  sidesOf(faces: readonly number[], without: readonly number[]): Float32Array {
+    const left = new Set(faces.flatMap((f) => this.buffers.edgesOf(f)));
+    for (const e of without) left.delete(e);
+    return new Float32Array(
+      [...left].flatMap((e) => [...this.edgeEnds.subarray(6 * e, 6 * e + 6)]),
+    );
+  }
+
   /** The normal of the face whose middle is nearest to a place. */
   normalNear(place: Vector3): Vector3 {
     let best = 0;
@@ -204,6 +224,18 @@ export class ModelGeometry {
     });
     return new Vector3(...this.normals.subarray(3 * best, 3 * best + 3));
   }
+}
+
+/** How far the floor reaches, in radii of the model. */
+const FLOOR_REACH = 9;
+
+function floats(values: number[], size: number): BufferAttribute {
+  return new BufferAttribute(new Float32Array(values), size);
+}
+
+/** Counts from a whole number near the first corner, so that single precision is enough. */
+function modulo(squares: number[]): number[] {
+  return squares.map((value, i) => value - Math.floor(squares[i % 2]!));
 }
 
 /** The largest of 1, 2, 5 times a power of ten that is at most a length. */

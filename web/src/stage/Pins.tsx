@@ -27,13 +27,42 @@ export function Pins({ notes, chosen, onChoose }: Props) {
             data-pin={i + 1}
             onClick={() => onChoose(i)}
           >
-            <path d={`M${p.x} ${p.y}L${head.x} ${head.y}`} stroke="var(--sheet)" strokeWidth={4.6} />
-            <path d={`M${p.x} ${p.y}L${head.x} ${head.y}`} stroke="var(--magenta)" strokeWidth={1.8} />
-            <circle cx={p.x} cy={p.y} r={3.2} fill="var(--sheet)" stroke="var(--magenta)" strokeWidth={1.6} />
+            <path
+              d={`M${p.x} ${p.y}L${head.x} ${head.y}`}
+              stroke="var(--sheet)"
+              strokeWidth={4.6}
+            />
+            <path
+              d={`M${p.x} ${p.y}L${head.x} ${head.y}`}
+              stroke="var(--magenta)"
+              strokeWidth={1.8}
+            />
+            <circle
+              cx={p.x}
+              cy={p.y}
+              r={3.2}
+              fill="var(--sheet)"
+              stroke="var(--magenta)"
+              strokeWidth={1.6}
+            />
             {i === chosen && (
-              <circle cx={head.x} cy={head.y} r={15} fill="none" stroke="var(--magenta)" strokeWidth={1.8} />
+              <circle
+                cx={head.x}
+                cy={head.y}
+                r={15}
+                fill="none"
+                stroke="var(--magenta)"
+                strokeWidth={1.8}
+              />
             )}
-            <circle cx={head.x} cy={head.y} r={11} fill="var(--magenta)" stroke="var(--sheet)" strokeWidth={2} />
+            <circle
+              cx={head.x}
+              cy={head.y}
+              r={11}
+              fill="var(--magenta)"
+              stroke="var(--sheet)"
+              strokeWidth={2}
+            />
             <text
               x={head.x}
               y={head.y + 4.5}

@@ -60,8 +60,7 @@ export function Stage(props: Props) {
   }, []);
 
   useEffect(() => {
-    if (!stage) return;
-    stage.insets = [left, top, right, bottom];
+    stage?.keepFree([left, top, right, bottom]);
   }, [stage, left, top, right, bottom]);
 
   useEffect(() => {

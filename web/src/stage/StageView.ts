@@ -23,6 +23,7 @@ import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
 import { clayMaterial } from './clay';
+import { graticuleMaterial } from './graticule';
 
 export type Lens = 'clay' | 'sides';
 export interface CameraPlace {
@@ -41,6 +42,21 @@ const INK = '#10283a';
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
 export type Insets = [number, number, number, number];
 
+function fatLines(color: string, linewidth: number, order: number) {
+  const material = new LineMaterial({ color, linewidth });
+  const lines = new LineSegments2(new LineSegmentsGeometry(), material);
+  lines.frustumCulled = false;
+  lines.renderOrder = order;
+  return lines;
+}
+
+function setLines(lines: LineSegments2, positions: Float32Array) {
+  const geometry = new LineSegmentsGeometry();
+  geometry.setPositions(positions.length ? positions : new Float32Array(6));
+  lines.geometry.dispose();
+  lines.geometry = geometry;
+}
+
 /**
  * The scene of one mesh view: draws on demand only, turns, pans, zooms, projects and picks. Holds all
  * three.js objects and frees them; React sees numbers only.
@@ -57,18 +73,12 @@ export class StageView {
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK }),
   );
-  private readonly outline = new LineSegments2(
-    new LineSegmentsGeometry(),
-    new LineMaterial({ color: INK, linewidth: 2 }),
-  );
+  private readonly outline = fatLines(INK, 2, 0);
   private readonly footprint = new Mesh(
     new BufferGeometry(),
     new MeshBasicMaterial({ side: DoubleSide, depthWrite: false }),
   );
-  private readonly graticule = new LineSegments(
-    new BufferGeometry(),
-    new LineBasicMaterial({ depthWrite: false }),
-  );
+  private readonly graticule = new Mesh(new BufferGeometry(), graticuleMaterial());
   private readonly lit = new Mesh(
     new BufferGeometry(),
     new ShaderMaterial({
@@ -79,10 +89,13 @@ export class StageView {
       polygonOffset: true,
       polygonOffsetFactor: 0.5,
       polygonOffsetUnits: 0.5,
-      vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+      vertexShader:
+        'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
       fragmentShader: 'out vec4 c; void main() { c = vec4(0.976, 0.984, 0.984, 0.62); }',
     }),
   );
+  /** Sides of what is lit, ink over a paper casing. */
+  private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
   private model: ModelGeometry | undefined;
   private frame = 0;
   private flight = 0;
@@ -91,7 +104,7 @@ export class StageView {
   width = 1;
   height = 1;
   version = 0;
-  insets: Insets = [24, 56, 24, 56];
+  private insets: Insets = [24, 56, 24, 56];
 
   constructor(private readonly host: HTMLElement) {
     this.renderer = new WebGLRenderer({ antialias: true, alpha: true });
@@ -100,10 +113,10 @@ export class StageView {
     host.prepend(this.renderer.domElement);
     this.camera.up.set(0, 0, 1);
     this.faces.raycast = acceleratedRaycast;
-    this.outline.frustumCulled = false;
     this.graticule.renderOrder = -2;
     this.footprint.renderOrder = -1;
-    this.scene.add(this.graticule, this.footprint, this.faces, this.lit, this.edges, this.outline);
+    this.scene.add(this.graticule, this.footprint, this.faces, this.lit, this.edges);
+    this.scene.add(this.outline, ...this.litSides);
     this.controls = new OrbitControls(this.camera, host);
     this.controls.enableDamping = false;
     this.controls.zoomToCursor = true;
@@ -127,6 +140,7 @@ export class StageView {
       this.footprint,
       this.graticule,
       this.lit,
+      ...this.litSides,
     ]) {
       thing.geometry.dispose();
       (thing.material as { dispose(): void }).dispose();
@@ -158,11 +172,7 @@ export class StageView {
 
   private draw() {
     if (this.model) {
-      const positions = this.model.outlineFrom(this.camera.position);
-      const geometry = new LineSegmentsGeometry();
-      geometry.setPositions(positions.length ? positions : new Float32Array(6));
-      this.outline.geometry.dispose();
-      this.outline.geometry = geometry;
+      setLines(this.outline, this.model.outlineFrom(this.camera.position));
     }
     this.renderer.render(this.scene, this.camera);
   }
@@ -175,15 +185,22 @@ export class StageView {
     this.renderer.setSize(this.width, this.height);
     this.camera.aspect = this.width / this.height;
     this.offsetView();
-    (this.outline.material as LineMaterial).resolution.set(this.width, this.height);
+    for (const lines of [this.outline, ...this.litSides]) {
+      lines.material.resolution.set(this.width, this.height);
+    }
     this.changed();
+  }
+
+  /** What of the frame the model leaves free when it is fitted into it. */
+  keepFree(insets: Insets) {
+    this.insets = insets;
   }
 
   /** Takes the furniture's colours from the page's theme; the model keeps its own, dimmed by night. */
   readTheme() {
     const style = getComputedStyle(document.documentElement);
     const colour = (name: string) => new Color(style.getPropertyValue(name).trim() || '#888');
-    (this.graticule.material as LineBasicMaterial).color = colour('--sea-line');
+    this.graticule.material.uniforms.line!.value = colour('--sea-line');
     (this.footprint.material as MeshBasicMaterial).color = colour('--sea-deep');
     const night = document.documentElement.dataset.theme === 'night';
     this.clay.uniforms.dim!.value = night ? 0.8 : 1;
@@ -206,16 +223,22 @@ export class StageView {
     this.faces.geometry.boundsTree = new MeshBVH(this.model.faces, { indirect: true });
     const { centre, floor } = this.model;
     this.footprint.scale.set(1.07, 1.07, 0.0001);
-    this.footprint.position.set(-0.07 * centre.x, -0.07 * centre.y, floor - this.model.radius * 1e-3);
+    this.footprint.position.set(
+      -0.07 * centre.x,
+      -0.07 * centre.y,
+      floor - this.model.radius * 1e-3,
+    );
     this.light([]);
     if (first) this.fit();
     this.changed();
   }
 
-  /** Lights faces up, as the ring under the pointer. */
-  light(faces: readonly number[]) {
+  /** Lights the faces of a ring up, and its two sides; not the edges that it crosses. */
+  light(faces: readonly number[], crossed: readonly number[] = []) {
     this.lit.geometry.dispose();
     this.lit.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
+    const sides = this.model?.sidesOf(faces, crossed) ?? new Float32Array();
+    for (const lines of this.litSides) setLines(lines, sides);
     this.changed();
   }
 
@@ -290,7 +313,9 @@ export class StageView {
       const to = end.clone().sub(endTarget);
       const length = from.length() + (to.length() - from.length()) * eased;
       const direction = from.lerp(to, eased);
-      this.camera.position.copy(this.controls.target).addScaledVector(direction.normalize(), length);
+      this.camera.position
+        .copy(this.controls.target)
+        .addScaledVector(direction.normalize(), length);
       this.controls.update();
       this.changed();
       if (t < 1) this.flight = requestAnimationFrame(move);

@@ -79,11 +79,9 @@ function pointOn(view: StageView, edge: number, t: number): Point {
   const [a, b] = buffers.ends(edge);
   const p = buffers.local(a);
   const q = buffers.local(b);
-  return buffers.toWorld([0, 1, 2].map((i) => p[i]! * (1 - t) + q[i]! * t) as [
-    number,
-    number,
-    number,
-  ]);
+  return buffers.toWorld(
+    [0, 1, 2].map((i) => p[i]! * (1 - t) + q[i]! * t) as [number, number, number],
+  );
 }
 
 function nearestEdge(

@@ -12,7 +12,11 @@ const LOOKS: Record<Look, string> = {
     'bg-magenta border-magenta text-paper font-semibold hover:bg-magenta-up hover:border-magenta-up',
 };
 
-const SIZES = { small: 'h-[26px] px-2.5 text-[13px]', normal: 'h-8 px-3', tall: 'h-9 px-4' } as const;
+const SIZES = {
+  small: 'h-[26px] px-2.5 text-[13px]',
+  normal: 'h-8 px-3',
+  tall: 'h-9 px-4',
+} as const;
 
 interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   look?: Look;

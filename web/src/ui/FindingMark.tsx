@@ -4,7 +4,10 @@ import type { Severity } from '../api/client';
 const SHAPES = {
   ngon: { body: 'M8 1.2 13.9 4.6v6.8L8 14.8 2.1 11.4V4.6Z', colour: 'var(--mark-ngon)' },
   triangle: { body: 'M8 1.8 15 14H1Z', colour: 'var(--mark-triangle)' },
-  vertex: { body: 'M8 1.6a6.4 6.4 0 1 1 0 12.8A6.4 6.4 0 0 1 8 1.6Z', colour: 'var(--mark-vertex)' },
+  vertex: {
+    body: 'M8 1.6a6.4 6.4 0 1 1 0 12.8A6.4 6.4 0 0 1 8 1.6Z',
+    colour: 'var(--mark-vertex)',
+  },
 } as const;
 
 type Shape = keyof typeof SHAPES;

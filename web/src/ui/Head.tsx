@@ -33,7 +33,11 @@ export function HouseMark({ size = 26 }: { size?: number }) {
         stroke="currentColor"
         strokeWidth={2}
       />
-      <path d="M5.500 13.500l2 4M10 8.500l2.500 4M16.500 3.800l1.500 4" stroke="currentColor" strokeWidth={1.5} />
+      <path
+        d="M5.500 13.500l2 4M10 8.500l2.500 4M16.500 3.800l1.500 4"
+        stroke="currentColor"
+        strokeWidth={1.5}
+      />
     </svg>
   );
 }

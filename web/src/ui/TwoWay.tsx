@@ -9,8 +9,12 @@ interface Props<T extends string> {
 
 /** A switch of two halves. */
 export function TwoWay<T extends string>(props: Props<T>) {
-  const chosen = props.instructor ? 'bg-magenta text-paper font-semibold' : 'bg-shoal2 font-semibold';
-  const rest = props.instructor ? 'text-magenta hover:bg-magenta-wash' : 'text-ink2 hover:bg-shoal1';
+  const chosen = props.instructor
+    ? 'bg-magenta text-paper font-semibold'
+    : 'bg-shoal2 font-semibold';
+  const rest = props.instructor
+    ? 'text-magenta hover:bg-magenta-wash'
+    : 'text-ink2 hover:bg-shoal1';
   const border = props.instructor ? 'border-magenta' : 'border-ctl';
   return (
     <div

@@ -61,10 +61,22 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   return (
     <div className="flex h-full flex-col">
       <WorkHead back={{ to: '/my-work', name: 'My work' }} title={exercise.title} about="Answer">
-        <Button size="small" shortcut="[" disabled={answer.notes.length === 0} title={answer.notes.length ? undefined : 'There are no notes'} onClick={() => step(-1)}>
+        <Button
+          size="small"
+          shortcut="["
+          disabled={answer.notes.length === 0}
+          title={answer.notes.length ? undefined : 'There are no notes'}
+          onClick={() => step(-1)}
+        >
           Previous note
         </Button>
-        <Button size="small" shortcut="]" disabled={answer.notes.length === 0} title={answer.notes.length ? undefined : 'There are no notes'} onClick={() => step(1)}>
+        <Button
+          size="small"
+          shortcut="]"
+          disabled={answer.notes.length === 0}
+          title={answer.notes.length ? undefined : 'There are no notes'}
+          onClick={() => step(1)}
+        >
           Next note
         </Button>
       </WorkHead>
@@ -76,8 +88,8 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
           <div className="min-h-0 flex-1 overflow-y-auto">
             <div className="px-6 pt-5 pb-4">
               <p className="text-ink2">
-                Attempt {sheet.attempt}, returned {answer.returnedAt && whenText(answer.returnedAt)} by{' '}
-                {answer.returnedBy}
+                Attempt {sheet.attempt}, returned {answer.returnedAt && whenText(answer.returnedAt)}{' '}
+                by {answer.returnedBy}
               </p>
               <div className="mt-1 flex items-baseline justify-between text-[22px] leading-7 font-semibold">
                 <h2>{exercise.title}</h2>
@@ -88,12 +100,21 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             </div>
             {answer.word && (
               <div className="border-t border-rule px-6 py-4">
-                <p className="border-l-[3px] border-magenta pl-3 whitespace-pre-wrap">{answer.word}</p>
+                <p className="border-l-[3px] border-magenta pl-3 whitespace-pre-wrap">
+                  {answer.word}
+                </p>
               </div>
             )}
             <ol className="border-t border-rule">
               {answer.notes.map((n, i) => (
-                <NoteRow key={i} sheet={sheet} note={n} index={i} open={i === open} onOpen={openNote} />
+                <NoteRow
+                  key={i}
+                  sheet={sheet}
+                  note={n}
+                  index={i}
+                  open={i === open}
+                  onOpen={openNote}
+                />
               ))}
             </ol>
             <p className="px-6 py-3.5 text-ink2">
@@ -146,7 +167,12 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             }
           >
             <div className="absolute top-2.5 left-3 flex gap-1.5">
-              <Button size="small" shortcut="S" aria-pressed={lens === 'sides'} onClick={() => setLens(lens === 'sides' ? 'clay' : 'sides')}>
+              <Button
+                size="small"
+                shortcut="S"
+                aria-pressed={lens === 'sides'}
+                onClick={() => setLens(lens === 'sides' ? 'clay' : 'sides')}
+              >
                 {lens === 'sides' ? 'Sides' : 'Clay'}
               </Button>
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
@@ -191,11 +217,18 @@ function NoteRow(props: {
           <span className="block whitespace-pre-wrap">{note.text}</span>
           {finding && (
             <span className="condensed mt-1 flex items-center gap-1.5 text-[13px] text-ink2">
-              <FindingMark kind={finding.kind} severity={finding.severity} title={finding.title} size={12} />
+              <FindingMark
+                kind={finding.kind}
+                severity={finding.severity}
+                title={finding.title}
+                size={12}
+              />
               {finding.title}
             </span>
           )}
-          {open && finding && <span className="mt-1 block text-[13px] text-ink2">{finding.sentence}</span>}
+          {open && finding && (
+            <span className="mt-1 block text-[13px] text-ink2">{finding.sentence}</span>
+          )}
         </span>
       </button>
     </li>

@@ -92,7 +92,7 @@ function OpenBench(props: {
       : shownLoop
         ? loopsOf(shownLoop)
         : null;
-  const { preview, problem } = usePreview(
+  const { preview, problem, current } = usePreview(
     state.id,
     state.revision,
     control.busy ? null : change,
@@ -106,7 +106,8 @@ function OpenBench(props: {
   }, [problem, reload]);
 
   useEffect(() => {
-    stage?.light(tool === 'loops' && preview && !preview.refusal ? preview.ring : []);
+    const ring = tool === 'loops' && preview && !preview.refusal ? preview : null;
+    stage?.light(ring?.splitFaces ?? [], ring?.splitEdges ?? []);
   }, [stage, tool, preview, open.version]);
 
   const aim = useCallback(
@@ -149,7 +150,8 @@ function OpenBench(props: {
   };
 
   const make = async () => {
-    if (!change || !view || !pending || !preview || preview.refusal || preview.changesNothing) return;
+    if (!change || !view || !pending || !current) return;
+    if (!preview || preview.refusal || preview.changesNothing) return;
     if (tool === 'trace' && ready < points.length) return;
     if (await control.step(change, view)) {
       drop();
@@ -288,7 +290,9 @@ function OpenBench(props: {
                 {tail(points, ready).map(([a, b], i) => (
                   <Following key={i} from={a} to={b} />
                 ))}
-                {preview && !preview.refusal && <CutLine preview={preview} letters={tool === 'trace'} />}
+                {preview && !preview.refusal && (
+                  <CutLine pieces={preview.pieces} letters={tool === 'trace'} />
+                )}
                 {tool === 'trace' && !change && last && <FirstPoint point={last} mesh={mesh} />}
                 {tool === 'loops' && preview && <Stops preview={preview} />}
                 <MeshMarks findings={state.check.findings} chosen={chosen} onChoose={choose} />
@@ -296,8 +300,18 @@ function OpenBench(props: {
             }
           >
             <div className="absolute top-2.5 left-3 flex gap-1.5">
-              <LensButton name="Clay" letter="C" on={lens === 'clay'} onClick={() => setLens('clay')} />
-              <LensButton name="Sides" letter="S" on={lens === 'sides'} onClick={() => setLens('sides')} />
+              <LensButton
+                name="Clay"
+                letter="C"
+                on={lens === 'clay'}
+                onClick={() => setLens('clay')}
+              />
+              <LensButton
+                name="Sides"
+                letter="S"
+                on={lens === 'sides'}
+                onClick={() => setLens('sides')}
+              />
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
                 View all
               </Button>
@@ -310,8 +324,10 @@ function OpenBench(props: {
                 tool={tool === 'trace' ? 'Trace' : 'Loops'}
                 preview={change ? preview : null}
                 missing={missing ?? slipNote}
-                busy={control.busy}
-                problem={control.problem && !control.problem.offline ? control.problem.message : null}
+                busy={control.busy || !current}
+                problem={
+                  control.problem && !control.problem.offline ? control.problem.message : null
+                }
                 onMake={() => void make()}
                 onDrop={drop}
               >
@@ -328,7 +344,7 @@ function OpenBench(props: {
                     mesh={mesh}
                     loop={loop}
                     unit={exercise.unit}
-                    quads={preview?.ring.length ?? 0}
+                    quads={preview?.splitFaces.length ?? 0}
                     onChange={setLoop}
                   />
                 )}
@@ -425,22 +441,9 @@ function edgeOf({ anchor }: PendingPoint, mesh: MeshBuffers) {
 
 function FirstPoint({ point, mesh }: { point: PendingPoint; mesh: MeshBuffers }) {
   const use = point.anchor.on === 'vertex' ? 'used' : 'fresh';
-  return (
-    <CutLine
-      letters={false}
-      preview={{
-        revision: 0,
-        refusal: null,
-        sentence: '',
-        remarks: [],
-        ring: [],
-        changesNothing: true,
-        wouldMake: [],
-        wouldMend: 0,
-        pieces: [{ points: [{ at: point.at, use, edge: edgeOf(point, mesh) }], stretches: [1], length: 0, toLast: null, toEdge: null }],
-      }}
-    />
-  );
+  const points = [{ at: point.at, use, edge: edgeOf(point, mesh) } as const];
+  const piece = { points: [...points], stretches: [1], length: 0, toLast: null, toEdge: null };
+  return <CutLine letters={false} pieces={[piece]} />;
 }
 
 function Stops({ preview }: { preview: Preview }) {
@@ -454,11 +457,18 @@ function Stops({ preview }: { preview: Preview }) {
       {preview.remarks
         .filter((r) => r.at && r.stop && r.stop !== 'border')
         .map((remark, i) => {
-          const end = ends.find((e) => e.at && e.at.x === remark.at!.x && e.at.y === remark.at!.y && e.at.z === remark.at!.z);
+          const end = ends.find(
+            (e) =>
+              e.at && e.at.x === remark.at!.x && e.at.y === remark.at!.y && e.at.z === remark.at!.z,
+          );
           return (
             <g key={i}>
               {end?.at && end.towards && <StopBar at={end.at} towards={end.towards} />}
-              <PlaceTag at={remark.at!} text={`Stops here: ${stopName(remark)}`} lift={i === 0 ? 40 : -60} />
+              <PlaceTag
+                at={remark.at!}
+                text={`Stops here: ${stopName(remark)}`}
+                lift={i === 0 ? 40 : -60}
+              />
             </g>
           );
         })}

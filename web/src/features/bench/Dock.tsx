@@ -105,7 +105,15 @@ function ToolButton(props: {
       className={`condensed relative flex h-[52px] w-[76px] flex-col items-center justify-center gap-0.5 rounded-ctl ${look}`}
       onClick={props.onClick}
     >
-      <svg width={22} height={22} viewBox="0 0 22 22" fill="none" stroke="currentColor" strokeWidth={1.5} aria-hidden>
+      <svg
+        width={22}
+        height={22}
+        viewBox="0 0 22 22"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={1.5}
+        aria-hidden
+      >
         {props.picture}
       </svg>
       {props.name}

@@ -32,7 +32,8 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
         ))}
       </dl>
       <p className="mt-4 text-ink2">
-        Drag turns the model, the right button or two fingers move it, the wheel zooms to the pointer.
+        Drag turns the model, the right button or two fingers move it, the wheel zooms to the
+        pointer.
       </p>
     </Dialog>
   );

@@ -24,7 +24,9 @@ export function LoopFields({ mesh, loop, unit, quads, onChange }: Props) {
   return (
     <>
       <p className="condensed text-[13px] text-ink2">
-        {quads > 0 ? `Ring of ${counted(quads, 'quad')}, from the edge that was clicked` : 'No ring here'}
+        {quads > 0
+          ? `Ring of ${counted(quads, 'quad')}, from the edge that was clicked`
+          : 'No ring here'}
       </p>
       <TwoWay
         label="Place of the loop"

@@ -73,6 +73,16 @@ function Effect({ preview }: { preview: Preview }) {
           <span>{g.text}</span>
         </p>
       ))}
+      {preview.wouldAlter.map(({ title, now }) => (
+        <p key={now.key} className="flex gap-2">
+          <span className="pt-0.5">
+            <FindingMark kind={now.kind} severity={now.severity} title={now.title} />
+          </span>
+          <span>
+            What was {lowered(title)} becomes {lowered(now.title)}.
+          </span>
+        </p>
+      ))}
       {preview.wouldMend > 0 && (
         <p>
           {preview.wouldMend === 1
@@ -80,7 +90,7 @@ function Effect({ preview }: { preview: Preview }) {
             : `${preview.wouldMend} findings that stand now go.`}
         </p>
       )}
-      {!preview.changesNothing && preview.wouldMake.length === 0 && (
+      {!preview.changesNothing && preview.wouldMake.length + preview.wouldAlter.length === 0 && (
         <p className="text-ink2">Brings no new finding.</p>
       )}
     </>
@@ -99,12 +109,23 @@ function grouped(preview: Preview): Group[] {
   for (const f of preview.wouldMake) {
     const known = groups.get(f.title);
     if (known) known.count++;
-    else groups.set(f.title, { kind: f.kind, severity: f.severity, title: f.title, text: '', count: 1 });
+    else
+      groups.set(f.title, {
+        kind: f.kind,
+        severity: f.severity,
+        title: f.title,
+        text: '',
+        count: 1,
+      });
   }
   return [...groups.values()].map((g) => ({
     ...g,
-    text: `Leaves ${g.count === 1 ? `one: ${g.title.toLowerCase()}` : `${g.count} of: ${g.title.toLowerCase()}`}.`,
+    text: `Leaves ${g.count === 1 ? `one: ${lowered(g.title)}` : `${g.count} of: ${lowered(g.title)}`}.`,
   }));
+}
+
+function lowered(title: string): string {
+  return title.charAt(0).toLowerCase() + title.slice(1);
 }
 
 const ENDS: Record<string, ReactNode> = {

@@ -43,9 +43,17 @@ export function StepsPanel({ state, pending, chosen, onChoose }: Props) {
               <span className="w-5 text-ink2">{step.number}</span>
               <span className="flex-1">{step.tool}</span>
               {step.brought.slice(0, 4).map((b, k) => (
-                <FindingMark key={k} kind={b.kind} severity={b.severity} title={b.title} size={14} />
+                <FindingMark
+                  key={k}
+                  kind={b.kind}
+                  severity={b.severity}
+                  title={b.title}
+                  size={14}
+                />
               ))}
-              {step.brought.length > 4 && <span className="text-ink2">+{step.brought.length - 4}</span>}
+              {step.brought.length > 4 && (
+                <span className="text-ink2">+{step.brought.length - 4}</span>
+              )}
             </li>
           ))}
           {pending && (

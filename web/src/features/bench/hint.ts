@@ -34,7 +34,10 @@ function forTrace({ hover, points }: Hinted) {
     case 'face':
       return points === 0
         ? { lead: 'No click here:', rest: 'a trace begins on a vertex or an edge.' }
-        : { lead: 'Next click', rest: 'adds a bend inside this face; the trace must go on from it.' };
+        : {
+            lead: 'Next click',
+            rest: 'adds a bend inside this face; the trace must go on from it.',
+          };
   }
 }
 
@@ -43,10 +46,13 @@ function forLoops({ hover, pending, preview, atCentre }: Hinted) {
     return { lead: 'Next click', rest: 'on an edge takes the ring across it instead.' };
   }
   if (hover?.on !== 'edge') {
-    return { lead: 'Loops', rest: 'inserts an edge loop: point at an edge that the loop shall cross.' };
+    return {
+      lead: 'Loops',
+      rest: 'inserts an edge loop: point at an edge that the loop shall cross.',
+    };
   }
   if (preview?.refusal) return { lead: 'No loop here:', rest: preview.refusal.reason };
   const where = atCentre ? 'at the middle of' : 'here across';
-  const ring = preview ? `this ring of ${counted(preview.ring.length, 'quad')}` : 'this ring';
+  const ring = preview ? `this ring of ${counted(preview.splitFaces.length, 'quad')}` : 'this ring';
   return { lead: 'Next click', rest: `lays a loop ${where} ${ring}.` };
 }

@@ -1,5 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
-import { api, ApiProblem, type Anchor, type Change, type Preview, type View } from '../../api/client';
+import {
+  api,
+  ApiProblem,
+  type Anchor,
+  type Change,
+  type Preview,
+  type View,
+} from '../../api/client';
 import type { Point } from '../../mesh/MeshBuffers';
 import type { Picked } from '../../stage/pick';
 
@@ -46,6 +53,22 @@ export function finished(points: readonly PendingPoint[]): number {
 export interface Previewed {
   preview: Preview | null;
   problem: ApiProblem | null;
+  /** Whether that is what the change as it is now would do. */
+  current: boolean;
+}
+
+interface Shown {
+  preview: Preview | null;
+  problem: ApiProblem | null;
+  asked: string;
+}
+
+interface Wanted {
+  workpiece: string;
+  revision: number;
+  change: Change;
+  view: View;
+  key: string;
 }
 
 /**
@@ -53,30 +76,31 @@ export interface Previewed {
  * wins, and the last answer stays in view until the next is there.
  */
 export function usePreview(
-  workpiece: string | undefined,
-  revision: number | undefined,
+  workpiece: string,
+  revision: number,
   change: Change | null,
   view: View | null,
 ): Previewed {
-  const [shown, setShown] = useState<Previewed & { asked: string }>({
+  const [shown, setShown] = useState<Shown>({
     preview: null,
     problem: null,
     asked: '',
   });
-  const wanted = useRef<{ change: Change; view: View; key: string } | null>(null);
+  const wanted = useRef<Wanted | null>(null);
   const running = useRef(false);
-  const key = change && workpiece ? JSON.stringify([workpiece, revision, change]) : '';
+  const key = change ? JSON.stringify([workpiece, revision, change]) : '';
 
   useEffect(() => {
-    wanted.current = change && view ? { change, view, key } : null;
+    wanted.current = change && view ? { workpiece, revision, change, view, key } : null;
     const run = async () => {
-      if (running.current || !workpiece || revision === undefined) return;
+      if (running.current) return;
       running.current = true;
       try {
         for (let next = wanted.current; next; next = wanted.current) {
           wanted.current = null;
           try {
-            const preview = await api.preview(workpiece, revision, next.change, next.view);
+            const { change, view } = next;
+            const preview = await api.preview(next.workpiece, next.revision, change, view);
             setShown({ preview, problem: null, asked: next.key });
           } catch (e) {
             if (e instanceof ApiProblem) setShown({ preview: null, problem: e, asked: next.key });
@@ -91,7 +115,8 @@ export function usePreview(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 
-  return change ? shown : { preview: null, problem: null };
+  if (!change) return { preview: null, problem: null, current: false };
+  return { preview: shown.preview, problem: shown.problem, current: shown.asked === key };
 }
 
 /** Placed points survive a reload, as long as the mesh is the one that they were placed on. */

@@ -1,5 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, ApiProblem, type Change, type Stepped, type View, type Workpiece } from '../../api/client';
+import {
+  api,
+  ApiProblem,
+  type Change,
+  type Stepped,
+  type View,
+  type Workpiece,
+} from '../../api/client';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { readWire } from '../../mesh/wire';
 
@@ -23,6 +30,12 @@ export interface WorkpieceControl {
   forgive: () => void;
 }
 
+async function load(exercise: string): Promise<OpenWorkpiece> {
+  const state = await api.openWorkpiece(exercise);
+  const mesh = MeshBuffers.read(await api.workpieceMesh(state.id));
+  return { state, mesh, version: mesh.version };
+}
+
 /** A student's working copy: its state and mesh, kept in step with the server by deltas. */
 export function useWorkpiece(exercise: string): WorkpieceControl {
   const [open, setOpen] = useState<OpenWorkpiece | null>(null);
@@ -31,21 +44,24 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
   const [busy, setBusy] = useState(false);
   const moving = useRef(false);
 
-  const reload = useCallback(async () => {
-    try {
-      const state = await api.openWorkpiece(exercise);
-      const mesh = MeshBuffers.read(await api.workpieceMesh(state.id));
-      setOpen({ state, mesh, version: mesh.version });
-      setError(null);
-      setProblem(null);
-    } catch (e) {
-      setError(e);
-    }
-  }, [exercise]);
+  const show = useCallback((next: OpenWorkpiece) => {
+    setOpen(next);
+    setError(null);
+    setProblem(null);
+  }, []);
+
+  const reload = useCallback(() => load(exercise).then(show, setError), [exercise, show]);
 
   useEffect(() => {
-    void reload();
-  }, [reload]);
+    let here = true;
+    load(exercise).then(
+      (next) => here && show(next),
+      (e: unknown) => here && setError(e),
+    );
+    return () => {
+      here = false;
+    };
+  }, [exercise, show]);
 
   const take = async (reply: Stepped) => {
     const mesh = open!.mesh;

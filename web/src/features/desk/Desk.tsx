@@ -41,13 +41,17 @@ export function Desk() {
       <section className="min-w-0 flex-1 lg:overflow-y-auto">
         <div className="flex items-baseline gap-3.5 border-b border-ink px-5 pt-5 pb-3.5">
           <h1 className="text-[22px] leading-7 font-semibold">
-            {rows.length === 0 ? 'Nothing waits for review' : `${rows.length} ${rows.length === 1 ? 'waits' : 'wait'} for review`}
+            {rows.length === 0
+              ? 'Nothing waits for review'
+              : `${rows.length} ${rows.length === 1 ? 'waits' : 'wait'} for review`}
           </h1>
           {rows.length > 1 && <span className="text-ink2">oldest first</span>}
         </div>
         {rows.length === 0 && (
           <Empty title="The desk is clear.">
-            {desk.data.due[0] ? `The next hand-in is due ${whenText(desk.data.due[0].dueAt)}.` : 'No exercise is due.'}
+            {desk.data.due[0]
+              ? `The next hand-in is due ${whenText(desk.data.due[0].dueAt)}.`
+              : 'No exercise is due.'}
           </Empty>
         )}
         <ul>
@@ -126,13 +130,19 @@ function SinceText({ since }: { since: Row['since'] }) {
 function Trips({ trips, students }: { trips: Schemas['Trip'][]; students: number }) {
   return (
     <section>
-      <h2 className="border-b border-rule pb-2 text-[16px] font-semibold">What the class trips on</h2>
+      <h2 className="border-b border-rule pb-2 text-[16px] font-semibold">
+        What the class trips on
+      </h2>
       {trips.length === 0 && <p className="py-2.5 text-ink2">Nothing so far.</p>}
       <ul>
         {trips.map((trip) => (
           <li key={trip.kind} className="border-b border-rule py-2">
             <p className="flex items-center gap-2.5">
-              <FindingMark kind={trip.kind} severity="must" title={KIND_NAMES[trip.kind] ?? trip.kind} />
+              <FindingMark
+                kind={trip.kind}
+                severity="must"
+                title={KIND_NAMES[trip.kind] ?? trip.kind}
+              />
               <span className="flex-1">{KIND_NAMES[trip.kind] ?? trip.kind}</span>
               {trip.students} of {students}
             </p>
@@ -165,7 +175,9 @@ function Due({ due, students }: { due: Schemas['Due'][]; students: number }) {
               <span>{whenText(d.dueAt)}</span>
             </p>
             <p className="text-ink2">
-              {d.handedIn === 0 ? 'nobody has' : `${d.handedIn} of ${counted(students, 'student')} have`}{' '}
+              {d.handedIn === 0
+                ? 'nobody has'
+                : `${d.handedIn} of ${counted(students, 'student')} have`}{' '}
               handed in
             </p>
           </li>

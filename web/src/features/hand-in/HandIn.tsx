@@ -94,7 +94,9 @@ function HandInDialog(props: Props & { onClose: () => void }) {
         </div>
       )}
       <p className="font-semibold">A mesh file made elsewhere</p>
-      <p className="mb-3 text-ink2">An OBJ file, up to 64 MB. However messy it is, it will be read.</p>
+      <p className="mb-3 text-ink2">
+        An OBJ file, up to 64 MB. However messy it is, it will be read.
+      </p>
       <input
         ref={input}
         type="file"

@@ -51,7 +51,7 @@ function Row(props: {
   const { exercise, answer } = item;
   const unread = answer && (item.state === 'returned' || item.state === 'accepted');
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_200px_auto] items-center gap-x-8 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
+    <li className="grid grid-cols-[minmax(0,1fr)_190px_430px] items-center gap-x-8 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
       <div>
         <h2 className="text-[15px] font-semibold">{exercise.title}</h2>
         <p className="text-ink2">{exercise.summary}</p>
@@ -92,7 +92,9 @@ function StateText({ item }: { item: Item }) {
       return (
         <div>
           <p>Attempt {item.attempts} waits for review</p>
-          <p className="text-[13px] text-ink2">handed in {handedInAt && waitText(handedInAt)} ago</p>
+          <p className="text-[13px] text-ink2">
+            handed in {handedInAt && waitText(handedInAt)} ago
+          </p>
         </div>
       );
     case 'returned':

@@ -124,7 +124,12 @@ function NoteRow(props: Props & { index: number; note: Draft['notes'][number] })
         )}
         <p className="condensed mt-1 flex items-center gap-1.5 text-[12px] text-ink2">
           {finding && (
-            <FindingMark kind={finding.kind} severity={finding.severity} title={finding.title} size={12} />
+            <FindingMark
+              kind={finding.kind}
+              severity={finding.severity}
+              title={finding.title}
+              size={12}
+            />
           )}
           <span className="flex-1">{finding?.title ?? `pinned to a ${note.element.kind}`}</span>
           {!props.returned && (

@@ -20,7 +20,10 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
       data-testid="ledger"
       className="condensed flex w-[272px] shrink-0 flex-col overflow-y-auto border-r border-rule max-[1200px]:w-[256px]"
     >
-      <p className="flex items-baseline gap-3.5 border-b border-rule px-3 py-2.5" data-testid="review-tally">
+      <p
+        className="flex items-baseline gap-3.5 border-b border-rule px-3 py-2.5"
+        data-testid="review-tally"
+      >
         {check.must + check.should + check.remarks === 0 && (
           <b className="text-[20px] font-semibold">Clean</b>
         )}
@@ -33,7 +36,9 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           Since attempt {since.attempt}:{' '}
           {since.gone > 0 && <span className="mr-2 text-ink">{since.gone} gone</span>}
           {since.still > 0 && <span className="mr-2 text-ink">{since.still} still there</span>}
-          <b className="font-semibold text-ink">{since.fresh > 0 ? `${since.fresh} new` : 'nothing new'}</b>
+          <b className="font-semibold text-ink">
+            {since.fresh > 0 ? `${since.fresh} new` : 'nothing new'}
+          </b>
         </p>
       )}
       {families
@@ -47,7 +52,9 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           />
         ))}
       {clean.length > 0 && (
-        <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">Clean: {clean.join(', ')}</p>
+        <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
+          Clean: {clean.join(', ')}
+        </p>
       )}
       {review.reading.length > 0 && (
         <div className="border-t border-rule px-3 py-2">
@@ -112,7 +119,10 @@ function Row({ finding: f, review, chosen, onChoose, actions }: Props & { findin
   const index = review.check.findings.indexOf(f);
   const still = review.since?.stillThere[index];
   return (
-    <li ref={row} className={`border-l-[3px] ${open ? 'border-ink bg-shoal1 pb-2' : 'border-transparent'}`}>
+    <li
+      ref={row}
+      className={`border-l-[3px] ${open ? 'border-ink bg-shoal1 pb-2' : 'border-transparent'}`}
+    >
       <button
         type="button"
         aria-expanded={open}

@@ -63,7 +63,10 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   const walk = (by: number) => {
     if (findings.length === 0) return;
     const at = findings.findIndex((f) => f.key === chosen);
-    const next = findings[(at < 0 ? (by > 0 ? 0 : findings.length - 1) : at + by + findings.length) % findings.length]!;
+    const next =
+      findings[
+        (at < 0 ? (by > 0 ? 0 : findings.length - 1) : at + by + findings.length) % findings.length
+      ]!;
     setChosen(next.key);
     setPicked(null);
     stage?.flyTo(next.place);
@@ -83,7 +86,8 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   const noteHere = () => {
     const finding = findings.find((f) => f.key === chosen);
     if (returned) return;
-    if (picked) pin({ element: { kind: picked.on, id: picked.id }, place: picked.at, finding: null });
+    if (picked)
+      pin({ element: { kind: picked.on, id: picked.id }, place: picked.at, finding: null });
     else if (finding) noteFinding(finding);
   };
   const chooseNote = (index: number) => {
@@ -166,7 +170,10 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
         </Button>
       </WorkHead>
       {problem?.offline && (
-        <OfflineBand kept="Your answer is kept on this machine and goes out when it returns." onRetry={() => void retry()} />
+        <OfflineBand
+          kept="Your answer is kept on this machine and goes out when it returns."
+          onRetry={() => void retry()}
+        />
       )}
       <div className="flex min-h-0 flex-1">
         <Ledger
@@ -175,16 +182,30 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           onChoose={choose}
           actions={(finding) =>
             !returned && (
-              <Button look="instructor" size="small" shortcut="N" onClick={() => noteFinding(finding)}>
+              <Button
+                look="instructor"
+                size="small"
+                shortcut="N"
+                onClick={() => noteFinding(finding)}
+              >
                 Note
               </Button>
             )
           }
         />
         <div className="flex min-w-0 flex-1 flex-col">
-          <div className="condensed flex h-10 shrink-0 items-center gap-1 border-b border-rule px-3" role="toolbar" aria-label="Lenses">
+          <div
+            className="condensed flex h-10 shrink-0 items-center gap-1 border-b border-rule px-3"
+            role="toolbar"
+            aria-label="Lenses"
+          >
             <LensWord name="Clay" letter="C" on={lens === 'clay'} onClick={() => setLens('clay')} />
-            <LensWord name="Sides" letter="S" on={lens === 'sides'} onClick={() => setLens('sides')} />
+            <LensWord
+              name="Sides"
+              letter="S"
+              on={lens === 'sides'}
+              onClick={() => setLens('sides')}
+            />
             <span className="ml-auto flex gap-1.5">
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
                 View all

@@ -8,7 +8,10 @@ const STEP_WIDTH = 64;
 export function Wake({ review }: { review: Review }) {
   const { steps } = review;
   return (
-    <section aria-label="Wake" className="condensed h-[120px] shrink-0 border-t border-ink px-4 py-2.5">
+    <section
+      aria-label="Wake"
+      className="condensed h-[120px] shrink-0 border-t border-ink px-4 py-2.5"
+    >
       <p>
         <b className="mr-3 text-[15px] font-semibold">Wake</b>
         <span className="text-ink2">
@@ -36,7 +39,13 @@ export function Wake({ review }: { review: Review }) {
               >
                 <span className="flex h-[22px] items-center gap-0.5">
                   {step.brought.slice(0, 3).map((b, i) => (
-                    <FindingMark key={i} kind={b.kind} severity={b.severity} title={b.title} size={14} />
+                    <FindingMark
+                      key={i}
+                      kind={b.kind}
+                      severity={b.severity}
+                      title={b.title}
+                      size={14}
+                    />
                   ))}
                   {step.brought.length > 3 && `+${step.brought.length - 3}`}
                 </span>

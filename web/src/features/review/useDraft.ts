@@ -49,7 +49,7 @@ export function useDraft(id: string, answer: Answer) {
   const save = useCallback((): Promise<void> => {
     saving.current ??= (async () => {
       try {
-        for (let sent: Draft | null = null; sent !== newest.current; ) {
+        for (let sent: Draft | null = null; sent !== newest.current;) {
           sent = newest.current;
           const kept = await api.keepDraft(id, { revision: revision.current, ...sent });
           revision.current = kept.revision;

@@ -75,11 +75,16 @@ export function SignIn() {
             </h2>
             <ul>
               {people.map((p) => (
-                <Person key={p.signIn} person={p} onEnter={() => void enter(p.signIn, p.password)} />
+                <Person
+                  key={p.signIn}
+                  person={p}
+                  onEnter={() => void enter(p.signIn, p.password)}
+                />
               ))}
             </ul>
             <p className="px-5 py-3 text-[13px] text-ink2">
-              The password of all four is <b className="font-semibold text-ink">{people[0]!.password}</b>.
+              The password of all four is{' '}
+              <b className="font-semibold text-ink">{people[0]!.password}</b>.
             </p>
           </div>
         )}

@@ -12,6 +12,7 @@ import org.jooq.meta.jaxb.Configuration;
 import org.jooq.meta.jaxb.Database;
 import org.jooq.meta.jaxb.Generator;
 import org.jooq.meta.jaxb.Jdbc;
+import org.jooq.meta.jaxb.Logging;
 import org.jooq.meta.jaxb.Target;
 
 /**
@@ -50,6 +51,7 @@ public final class Generate {
         .migrate();
     GenerationTool.generate(
         new Configuration()
+            .withLogging(Logging.WARN)
             .withJdbc(new Jdbc().withUrl(url).withUser(user).withPassword(password))
             .withGenerator(
                 new Generator()
@@ -60,6 +62,7 @@ public final class Generate {
                     .withGenerate(
                         new org.jooq.meta.jaxb.Generate()
                             .withRecords(true)
+                            .withImplicitJoinPathsToMany(false)
                             .withPojos(false)
                             .withDaos(false)
                             .withJavaTimeTypes(true))

@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
+import java.util.Objects;
 
 /** Where a point of a cut lies. */
 public sealed interface Anchor {
@@ -20,5 +21,9 @@ public sealed interface Anchor {
    *
    * @param at a point on the face's triangulation, as it was picked
    */
-  record InFace(int face, Vec3 at) implements Anchor {}
+  record InFace(int face, Vec3 at) implements Anchor {
+    public InFace {
+      Objects.requireNonNull(at, "at");
+    }
+  }
 }

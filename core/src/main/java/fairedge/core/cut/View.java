@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
+import java.util.Objects;
 
 /** How the user saw the model when a point was placed. */
 public sealed interface View {
@@ -11,6 +12,10 @@ public sealed interface View {
 
   /** An eye at a place in space. */
   record Perspective(Vec3 eye) implements View {
+    public Perspective {
+      Objects.requireNonNull(eye, "eye");
+    }
+
     @Override
     public Vec3 sightTo(Vec3 place) {
       return place.minus(eye);
@@ -24,6 +29,10 @@ public sealed interface View {
 
   /** An eye infinitely far away, looking in a direction. */
   record Parallel(Vec3 direction) implements View {
+    public Parallel {
+      Objects.requireNonNull(direction, "direction");
+    }
+
     @Override
     public Vec3 sightTo(Vec3 place) {
       return direction;

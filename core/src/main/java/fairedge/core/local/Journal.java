@@ -3,7 +3,9 @@ package fairedge.core.local;
 import fairedge.core.mesh.ElementSet;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What a change did to a mesh, local operator by local operator. Undo is the journal backwards; the
@@ -13,6 +15,21 @@ import java.util.List;
 public final class Journal {
   private final List<LocalChange> changes = new ArrayList<>();
   private final ElementSet touched = new ElementSet();
+  private final Map<Integer, Integer> sidesBefore = new HashMap<>();
+
+  /** To be called before a face is altered. */
+  void noteSides(int face, int sides) {
+    sidesBefore.putIfAbsent(face, sides);
+  }
+
+  /** How many sides a face that was altered had before the first change. */
+  public int sidesBefore(int face) {
+    Integer sides = sidesBefore.get(face);
+    if (sides == null) {
+      throw new IllegalArgumentException("face " + face + " was not altered");
+    }
+    return sides;
+  }
 
   void add(LocalChange change, int... facesTouched) {
     changes.add(change);

@@ -55,6 +55,7 @@ public final class MeshEdit {
   public int splitEdge(int e, Vec3 at) {
     require(mesh.hasEdge(e), "no edge ", e);
     int[] touched = mesh.facesOn(e);
+    noteSides(touched);
     LocalChange.EdgeSplit split = edges.split(e, at);
     journal.add(split, touched);
     return split.vertex();
@@ -77,6 +78,7 @@ public final class MeshEdit {
     for (int f : touched) {
       require(mesh.size(f) > 3, "would leave two corners in face ", f);
     }
+    noteSides(touched);
     LocalChange.EdgeJoined joined = edges.join(v, pair[0], pair[1]);
     journal.add(joined, touched);
     return pair[0];
@@ -95,6 +97,7 @@ public final class MeshEdit {
     int b = mesh.vertexOf(to);
     require(a != b, "a face can't be split from a vertex to itself, ", a);
     require(!bends.isEmpty() || mesh.findEdge(a, b) == Mesh.NONE, "an edge joins them already ", a);
+    noteSides(f);
     LocalChange.FaceSplit split = faces.split(f, from, to, bends);
     journal.add(split);
     return split.newFace();
@@ -113,9 +116,16 @@ public final class MeshEdit {
     int d = mesh.nextOnEdge(c);
     require(mesh.faceOf(c) != mesh.faceOf(d), "one face on both sides of edge ", e);
     require(mesh.vertexOf(c) != mesh.vertexOf(d), "two windings at edge ", e);
+    noteSides(mesh.faceOf(c), mesh.faceOf(d));
     LocalChange.FacesJoined joined = faces.join(e, c, d);
     journal.add(joined);
     return joined.face();
+  }
+
+  private void noteSides(int... faces) {
+    for (int f : faces) {
+      journal.noteSides(f, mesh.size(f));
+    }
   }
 
   /** Takes everything back, the last first; the mesh has its first bytes again. */

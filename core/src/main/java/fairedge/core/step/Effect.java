@@ -1,9 +1,8 @@
 package fairedge.core.step;
 
 import fairedge.core.cut.View;
+import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Mesh;
-import java.util.HashSet;
-import java.util.Set;
 
 /**
  * What a change does, as the slip says it before and the step after.
@@ -53,30 +52,13 @@ public record Effect(
   }
 
   /**
-   * Which of the faces that a receipt names as split face the eye, while the change is in force.
+   * @param after the mesh with the change in force
    */
-  static Set<Integer> facing(Mesh after, Receipt receipt, View view) {
-    Set<Integer> facing = new HashSet<>();
-    for (Receipt.Split split : receipt.splitFaces()) {
-      int f = split.from();
-      if (after.isMeasurable(f)) {
-        var shape = after.polygon(f);
-        if (shape.newell().dot(view.sightTo(shape.middle())) < 0) {
-          facing.add(f);
-        }
-      }
-    }
-    return facing;
-  }
-
-  /**
-   * @param before the mesh as it is without the change
-   */
-  static Effect of(Mesh before, Receipt receipt, Set<Integer> facing) {
+  public static Effect of(Mesh after, Receipt receipt, View view) {
     int[] counts = new int[4];
-    for (Receipt.Split split : receipt.splitFaces()) {
-      int side = facing.contains(split.from()) ? 0 : 2;
-      counts[side] += before.size(split.from()) == 4 ? 1 : 0;
+    for (Receipt.FaceSplit split : receipt.splitFaces()) {
+      int side = facesTheEye(after, split.from(), view) ? 0 : 2;
+      counts[side] += split.sides() == 4 ? 1 : 0;
       counts[side + 1]++;
     }
     return new Effect(
@@ -86,5 +68,13 @@ public record Effect(
         counts[3],
         receipt.newVertices().size(),
         receipt.usedVertices());
+  }
+
+  private static boolean facesTheEye(Mesh mesh, int f, View view) {
+    if (!mesh.isMeasurable(f)) {
+      return false;
+    }
+    Polygon shape = mesh.polygon(f);
+    return shape.newell().dot(view.sightTo(shape.middle())) < 0;
   }
 }

@@ -28,7 +28,7 @@ public record Receipt(
     List<Integer> newVertices,
     List<Split> splitEdges,
     List<Integer> newEdges,
-    List<Split> splitFaces,
+    List<FaceSplit> splitFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
     List<Integer> goneFaces,
@@ -36,8 +36,11 @@ public record Receipt(
     List<CutPiece> pieces,
     List<CutRemark> remarks) {
 
-  /** What one element became, itself among it. */
+  /** What one edge became, itself among it. */
   public record Split(int from, List<Integer> into) {}
+
+  /** What one face became, itself among it, and how many sides it had before. */
+  public record FaceSplit(int from, int sides, List<Integer> into) {}
 
   public boolean changesNothing() {
     return newVertices.isEmpty()
@@ -49,7 +52,7 @@ public record Receipt(
   static Receipt of(Journal journal, CutResult result) {
     Tally tally = new Tally();
     journal.changes().forEach(tally::add);
-    return tally.receipt(result);
+    return tally.receipt(result, journal);
   }
 
   /** Follows elements from what was there before the change to what there is after it. */
@@ -110,12 +113,14 @@ public record Receipt(
       }
     }
 
-    Receipt receipt(CutResult result) {
+    Receipt receipt(CutResult result, Journal journal) {
       return new Receipt(
           List.copyOf(newVertices),
           splits(edgeWhole),
           List.copyOf(newEdges),
-          splits(faceWhole),
+          splits(faceWhole).stream()
+              .map(s -> new FaceSplit(s.from(), journal.sidesBefore(s.from()), s.into()))
+              .toList(),
           List.copyOf(goneVertices),
           List.copyOf(goneEdges),
           List.copyOf(goneFaces),

@@ -11,7 +11,6 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 
 /**
@@ -45,11 +44,14 @@ public final class Workpiece {
     return steps.size();
   }
 
-  /** Makes a change, or leaves the mesh as it was and says why. Cost: what the change touches. */
+  /**
+   * Makes a change, or leaves the mesh as it was and says why. One that changes nothing is no step.
+   * Cost: what the change touches.
+   */
   public Outcome apply(Change change) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
-    if (outcome instanceof Outcome.Made) {
+    if (outcome instanceof Outcome.Made made && !made.receipt().changesNothing()) {
       steps.push(edit.journal());
     }
     return outcome;
@@ -86,9 +88,9 @@ public final class Workpiece {
     Outcome outcome = tryOut(change, edit);
     T seen = look.apply(mesh);
     if (outcome instanceof Outcome.Made made) {
-      Set<Integer> facing = Effect.facing(mesh, made.receipt(), view);
+      Effect effect = Effect.of(mesh, made.receipt(), view);
       edit.undoAll();
-      return new Preview<>(outcome, Effect.of(mesh, made.receipt(), facing), seen);
+      return new Preview<>(outcome, effect, seen);
     }
     return new Preview<>(outcome, new Effect(0, 0, 0, 0, 0, 0), seen);
   }

@@ -65,7 +65,7 @@ class TraceTest {
     assertMesh(cube).hasCounts(8, 13, 7).hasFacesOfSides(3, 2).hasEuler(2);
     assertThat(receipt.usedVertices()).isEqualTo(2);
     assertThat(receipt.newVertices()).isEmpty();
-    assertThat(receipt.splitFaces()).containsExactly(new Receipt.Split(1, List.of(1, 6)));
+    assertThat(receipt.splitFaces()).containsExactly(new Receipt.FaceSplit(1, 4, List.of(1, 6)));
     assertThat(receipt.pieces().getFirst().length()).isCloseTo(Math.sqrt(8), within(1e-12));
   }
 
@@ -126,7 +126,7 @@ class TraceTest {
     Receipt receipt =
         made(bollard, front, new Anchor.OnEdge(left, 0.5), new Anchor.OnEdge(right, 0.5));
     assertThat(receipt.splitFaces()).hasSize(5);
-    for (Receipt.Split split : receipt.splitFaces()) {
+    for (Receipt.FaceSplit split : receipt.splitFaces()) {
       assertThat(bollard.polygon(split.from()).middle().x()).isPositive();
     }
     assertThat(area(bollard)).isCloseTo(area, within(1e-6));
@@ -142,12 +142,12 @@ class TraceTest {
     // From the left side of the low sheet to its right side, under the narrow high one.
     Receipt receipt = made(mesh, view, on(mesh, 0, 3, 0.5), on(mesh, 1, 2, 0.5));
     // Both are seen somewhere: the low sheet is one face, straight from side to side.
-    assertThat(receipt.splitFaces()).extracting(Receipt.Split::from).containsExactly(0);
+    assertThat(receipt.splitFaces()).extracting(Receipt.FaceSplit::from).containsExactly(0);
 
     Mesh stepped = steppedSheets();
     Receipt over = made(stepped, view, on(stepped, 0, 3, 0.5), on(stepped, 9, 10, 0.5));
     // Low left, high middle, low right are seen; the low middle lies hidden and stays whole.
-    assertThat(over.splitFaces()).extracting(Receipt.Split::from).containsExactly(0, 2, 3);
+    assertThat(over.splitFaces()).extracting(Receipt.FaceSplit::from).containsExactly(0, 2, 3);
     assertThat(over.pieces().getFirst().stretches()).hasSizeGreaterThan(1);
   }
 

@@ -2,9 +2,12 @@ package fairedge.server.bench;
 
 import fairedge.core.cut.View;
 import fairedge.core.format.wire.WireMessage;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
@@ -111,20 +114,22 @@ public class Bench {
     return switch (preview.outcome()) {
       case Outcome.Refused refused ->
           new PreviewView(
-              held.revision,
+              held.revision(),
               new RefusalView(refused.refusal().reason(), elementView(refused.refusal().element())),
               "",
               List.of(),
               List.of(),
               List.of(),
+              List.of(),
               true,
+              List.of(),
               List.of(),
               0);
       case Outcome.Made made -> {
         Receipt receipt = made.receipt();
         CheckView after = preview.seen();
         yield new PreviewView(
-            held.revision,
+            held.revision(),
             null,
             preview.effect().sentence(),
             receipt.pieces().stream().map(PieceView::of).toList(),
@@ -133,15 +138,17 @@ public class Bench {
                     new RemarkView(
                         r.text(), elementView(r.element()), r.at(), StopView.of(r.stop())))
                 .toList(),
-            receipt.splitFaces().stream().map(Receipt.Split::from).toList(),
+            receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
+            receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
             receipt.changesNothing(),
             after.newSince(held.check),
+            after.alteredSince(held.check),
             held.check.newSince(after).size());
       }
     };
   }
 
-  private static @Nullable ElementView elementView(fairedge.core.mesh.@Nullable Element element) {
+  private static @Nullable ElementView elementView(@Nullable Element element) {
     return element == null ? null : ElementView.of(element);
   }
 
@@ -153,14 +160,13 @@ public class Bench {
         student,
         asked,
         (head, held) -> {
-          Preview<CheckView> tried = held.workpiece.preview(change, view, mesh -> held.check);
           Receipt receipt = requireMade(held.workpiece.apply(change));
+          Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
-          NewStep step =
-              new NewStep(
-                  change, receipt, view, After.of(change, tried.effect(), before, held.check));
+          After after = After.of(change, effect, before, held.check);
+          NewStep step = new NewStep(change, receipt, view, after);
           store.addStep(head, step, clock.instant());
           return touched;
         });
@@ -240,11 +246,12 @@ public class Bench {
         head,
         held -> {
           ElementSet touched = move.make(head, held);
-          held.revision = store.advance(head, asked.clientKey());
+          store.advance(head, asked.clientKey());
           Head moved = store.find(id).orElseThrow();
+          held.standsAt(moved);
           byte[] delta =
               WireMessage.delta(
-                  held.workpiece.mesh(), origin(held), touched, head.revision(), held.revision);
+                  held.workpiece.mesh(), origin(held), touched, head.revision(), held.revision());
           return new Stepped(view(moved, held), delta);
         });
   }
@@ -266,18 +273,18 @@ public class Bench {
   }
 
   private static byte[] whole(Held held) {
-    return WireMessage.whole(held.workpiece.mesh(), origin(held), held.revision);
+    return WireMessage.whole(held.workpiece.mesh(), origin(held), held.revision());
   }
 
   /** The same for the life of a workpiece: its first vertex with a place never moves by a cut. */
-  private static fairedge.core.geometry.Vec3 origin(Held held) {
+  private static Vec3 origin(Held held) {
     Mesh mesh = held.workpiece.mesh();
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
         return mesh.position(v);
       }
     }
-    return fairedge.core.geometry.Vec3.ZERO;
+    return Vec3.ZERO;
   }
 
   private WorkpieceView view(Head head, Held held) {
@@ -302,8 +309,7 @@ public class Bench {
   /** What a step did, as lists of steps tell it; kept with the step. */
   public record After(
       String tool, String did, List<StepView.Brought> brought, int mended, int must, int should) {
-    static After of(
-        Change change, fairedge.core.step.Effect effect, CheckView before, CheckView after) {
+    static After of(Change change, Effect effect, CheckView before, CheckView after) {
       List<FindingView> fresh = after.newSince(before);
       return new After(
           toolOf(change),

@@ -4,6 +4,7 @@ import fairedge.core.cut.CutPiece;
 import fairedge.core.cut.CutPoint;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
+import fairedge.server.inspection.CheckView.Altered;
 import fairedge.server.inspection.FindingView;
 import fairedge.server.inspection.FindingView.ElementView;
 import java.util.List;
@@ -16,8 +17,10 @@ import org.jspecify.annotations.Nullable;
  * @param refusal why it can't be made; then the rest is empty
  * @param sentence the first line of the slip
  * @param pieces the line of the cut
- * @param ring the quads that a loop would split, and its edges; empty for other tools
+ * @param splitFaces the faces that it would split, as they are now
+ * @param splitEdges the edges that it would split, as they are now
  * @param wouldMake findings that are not there now
+ * @param wouldAlter findings that are there now and would be in another form
  * @param wouldMend how many that are there now would be gone
  */
 public record PreviewView(
@@ -26,9 +29,11 @@ public record PreviewView(
     String sentence,
     List<PieceView> pieces,
     List<RemarkView> remarks,
-    List<Integer> ring,
+    List<Integer> splitFaces,
+    List<Integer> splitEdges,
     boolean changesNothing,
     List<FindingView> wouldMake,
+    List<Altered> wouldAlter,
     int wouldMend) {
 
   /** Why not, and where to look. */

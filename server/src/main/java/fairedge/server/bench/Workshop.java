@@ -12,8 +12,11 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.CheckView;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.platform.Problem;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -44,16 +47,34 @@ class Workshop {
     return (int) Math.min(Integer.MAX_VALUE, bytes);
   }
 
-  /** A workpiece in memory at a revision; whoever uses it holds its monitor. */
+  /** A workpiece in memory as it stands after a step; whoever uses it holds its monitor. */
   static final class Held {
     final Workpiece workpiece;
-    long revision;
+    private @Nullable Long step;
+    private long revision;
     CheckView check;
 
-    Held(Workpiece workpiece, long revision, CheckView check) {
+    Held(Workpiece workpiece, Head head, CheckView check) {
       this.workpiece = workpiece;
-      this.revision = revision;
       this.check = check;
+      standsAt(head);
+    }
+
+    void standsAt(Head head) {
+      step = head.headStep();
+      revision = head.revision();
+    }
+
+    long revision() {
+      return revision;
+    }
+
+    /**
+     * Whether this is what the store has. The revision alone won't do: where a transaction failed
+     * at its end, another node may have given the same revision to another step.
+     */
+    boolean isAt(Head head) {
+      return revision == head.revision() && Objects.equals(step, head.headStep());
     }
   }
 
@@ -61,7 +82,7 @@ class Workshop {
   <T> T with(Head head, Function<Held, T> work) {
     Held held = cache.get(head.id(), id -> load(head));
     synchronized (held) {
-      if (held.revision != head.revision()) {
+      if (!held.isAt(head)) {
         cache.invalidate(head.id());
         return withFresh(head, work);
       }
@@ -80,6 +101,12 @@ class Workshop {
   private <T> T run(Head head, Held held, Function<Held, T> work) {
     try {
       return work.apply(held);
+    } catch (Problem problem) {
+      // A refused change left the mesh as it was.
+      if (problem.kind() != Problem.Kind.REFUSED) {
+        cache.invalidate(head.id());
+      }
+      throw problem;
     } catch (RuntimeException e) {
       cache.invalidate(head.id());
       throw e;
@@ -99,6 +126,6 @@ class Workshop {
             "a kept step of workpiece " + head.id() + " is refused: " + refused.refusal());
       }
     }
-    return new Held(workpiece, head.revision(), check(exercise, workpiece));
+    return new Held(workpiece, head, check(exercise, workpiece));
   }
 }

@@ -8,6 +8,8 @@ import fairedge.server.course.Courses.Role;
 import fairedge.server.exercise.Exercises;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.boot.ApplicationArguments;
@@ -47,6 +49,11 @@ class DemoClass implements ApplicationRunner {
     this.clock = clock;
   }
 
+  /** At six in the evening, so that it looks like a date that someone set. */
+  private Instant dueIn(int days) {
+    return clock.instant().truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(days).plusHours(18));
+  }
+
   @GetMapping("/api/demo")
   List<Person> people() {
     return PEOPLE;
@@ -78,7 +85,7 @@ class DemoClass implements ApplicationRunner {
             """,
             "mm",
             Profile.ALL_QUADS,
-            clock.instant().plus(Duration.ofDays(4))),
+            dueIn(4)),
         HarbourProps.hatchLid());
     exercises.set(
         course,
@@ -95,7 +102,7 @@ class DemoClass implements ApplicationRunner {
             """,
             "mm",
             Profile.OPEN_SHEET,
-            clock.instant().plus(Duration.ofDays(11))),
+            dueIn(11)),
         HarbourProps.mooringBollard());
   }
 }

@@ -3,6 +3,7 @@ package fairedge.server.inspection;
 import fairedge.core.inspect.Figures;
 import fairedge.server.inspection.FindingView.SeverityView;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 
 /** An inspection as the API tells it. */
@@ -25,5 +26,19 @@ public record CheckView(
   public List<FindingView> newSince(CheckView before) {
     var known = before.findings.stream().map(FindingView::key).collect(Collectors.toSet());
     return findings.stream().filter(f -> !known.contains(f.key())).toList();
+  }
+
+  /** A finding that was there in an earlier check, and is there still in another form. */
+  public record Altered(String title, FindingView now) {}
+
+  /** What was here in an earlier check of the same workpiece in another form, by its title then. */
+  public List<Altered> alteredSince(CheckView before) {
+    Map<String, String> titles =
+        before.findings.stream()
+            .collect(Collectors.toMap(FindingView::key, FindingView::title, (a, b) -> a));
+    return findings.stream()
+        .filter(f -> !titles.getOrDefault(f.key(), f.title()).equals(f.title()))
+        .map(f -> new Altered(titles.getOrDefault(f.key(), ""), f))
+        .toList();
   }
 }

@@ -2,6 +2,7 @@ package fairedge.server.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -12,6 +13,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.AuthenticationException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -48,6 +50,24 @@ class Problems extends ResponseEntityExceptionHandler {
             "Something went wrong on our side; nothing that was confirmed is lost. Problem " + id);
     detail.setTitle("Our mistake");
     return ResponseEntity.internalServerError().body(detail);
+  }
+
+  @Override
+  protected @Nullable ResponseEntity<Object> handleMethodArgumentNotValid(
+      MethodArgumentNotValidException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    String fields =
+        e.getBindingResult().getFieldErrors().stream()
+            .map(f -> f.getField() + " " + f.getDefaultMessage())
+            .sorted()
+            .collect(Collectors.joining(", "));
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            status, "The request could not be understood: " + fields + ".");
+    detail.setTitle(Problem.Kind.BAD_INPUT.title());
+    return ResponseEntity.status(status).body(detail);
   }
 
   @Override

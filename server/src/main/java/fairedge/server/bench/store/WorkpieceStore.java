@@ -124,7 +124,7 @@ public class WorkpieceStore {
   }
 
   /** Moves on to the next revision and remembers by what request. */
-  public long advance(Head head, UUID clientKey) {
+  public void advance(Head head, UUID clientKey) {
     long revision =
         db.update(WORKPIECE)
             .set(WORKPIECE.REVISION, WORKPIECE.REVISION.plus(1))
@@ -136,7 +136,6 @@ public class WorkpieceStore {
         .set(WORKPIECE_REQUEST.CLIENT_KEY, clientKey)
         .set(WORKPIECE_REQUEST.REVISION, revision)
         .execute();
-    return revision;
   }
 
   /** The step that was made last after the head, if any. */

@@ -1,0 +1,216 @@
+package fairedge.server.api;
+
+import static fairedge.server.api.Bollard.move;
+import static fairedge.server.api.Bollard.step;
+import static fairedge.server.api.Bollard.trace;
+import static fairedge.server.api.Bollard.waistLoop;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+class BenchApiTest {
+  private static Database database;
+  private static Application app;
+
+  @BeforeAll
+  static void start() {
+    database = new Database();
+    app = Application.on(database);
+  }
+
+  @AfterAll
+  static void stop() {
+    app.close();
+    database.close();
+  }
+
+  private static String path(JsonNode workpiece, String what) {
+    return "/api/workpieces/" + workpiece.path("id").asString() + what;
+  }
+
+  @Test
+  void workpiece_isOpenedOnce_andPreviewsLeaveIt() {
+    Client rune = Client.signedIn(app, "rune");
+    JsonNode open = Bollard.open(rune, "Mooring bollard");
+    assertThat(Bollard.open(rune, "Mooring bollard").path("id")).isEqualTo(open.path("id"));
+    byte[] mesh = rune.get(path(open, "/mesh")).is(200).bytes();
+    Map<String, Object> asked =
+        Map.of("revision", 0, "change", waistLoop(0.5), "view", Bollard.VIEW);
+    JsonNode preview = rune.post(path(open, "/previews"), asked).is(200).json();
+    assertThat(preview.path("sentence").asString())
+        .isEqualTo("Splits 6 quads in front and 6 behind. Adds 12 vertices.");
+    assertThat(preview.path("splitFaces")).hasSize(12);
+    assertThat(preview.path("splitEdges")).hasSize(12);
+    assertThat(rune.get(path(open, "/mesh")).bytes()).isEqualTo(mesh);
+    assertThat(rune.get(path(open, "")).json()).isEqualTo(open);
+  }
+
+  @Test
+  void step_isInTheDatabase_beforeItIsConfirmed_andOutlivesTheServer() {
+    Client ines = Client.signedIn(app, "ines");
+    JsonNode open = Bollard.open(ines, "Mooring bollard");
+    JsonNode after = ines.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200).state();
+    assertThat(after.path("revision").asInt()).isEqualTo(1);
+    assertThat(after.path("steps")).hasSize(1);
+    assertThat(after.path("check").path("must").asInt()).isZero();
+    List<String> kept =
+        database
+            .rows(
+                "select change->>'tool', jsonb_array_length(receipt->'newVertices'),"
+                    + " after->>'did', number from step where workpiece_id = '"
+                    + open.path("id").asString()
+                    + "'")
+            .getFirst();
+    assertThat(kept)
+        .containsExactly(
+            "loops", "12", "Splits 6 quads in front and 6 behind. Adds 12 vertices.", "1");
+    byte[] mesh = ines.get(path(open, "/mesh")).bytes();
+    try (Application second = Application.on(database)) {
+      Client again = Client.signedIn(second, "ines");
+      assertThat(again.get(path(open, "")).is(200).json()).isEqualTo(after);
+      assertThat(again.get(path(open, "/mesh")).bytes()).isEqualTo(mesh);
+      again.post(path(open, "/steps"), step(1, trace(0, 13))).is(200);
+    }
+    // The first one has the step before in memory, and sees that another was made.
+    assertThat(ines.get(path(open, "")).json().path("steps")).hasSize(2);
+    ines.post(path(open, "/steps"), step(1, trace(1, 14))).is(409);
+  }
+
+  @Test
+  void undo_andRedo_giveTheSameBytes_andANewStepBranchesOff() {
+    Client tobias = Client.signedIn(app, "tobias");
+    JsonNode open = Bollard.open(tobias, "Mooring bollard");
+    byte[] first = mesh(tobias, open);
+    tobias.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200);
+    byte[] second = mesh(tobias, open);
+    JsonNode undone = tobias.post(path(open, "/undo"), move(1)).is(200).state();
+    assertThat(undone.path("canRedo").asBoolean()).isTrue();
+    assertThat(mesh(tobias, open)).isEqualTo(first);
+    tobias.post(path(open, "/redo"), move(2)).is(200);
+    assertThat(mesh(tobias, open)).isEqualTo(second);
+    tobias.post(path(open, "/undo"), move(3)).is(200);
+    tobias.post(path(open, "/undo"), move(4)).is(400);
+    JsonNode branched = tobias.post(path(open, "/steps"), step(4, waistLoop(0.25))).is(200).state();
+    assertThat(branched.path("canRedo").asBoolean()).isFalse();
+    assertThat(branched.path("steps")).hasSize(1);
+    String id = open.path("id").asString();
+    assertThat(database.value("select count(*) from step where workpiece_id = '" + id + "'"))
+        .as("the step that was taken back is kept")
+        .isEqualTo("2");
+  }
+
+  /** The mesh message without its header, in which the revision stands. */
+  private static byte[] mesh(Client student, JsonNode open) {
+    byte[] message = student.get(path(open, "/mesh")).is(200).bytes();
+    return java.util.Arrays.copyOfRange(message, 32, message.length);
+  }
+
+  @Test
+  void repeatedRequest_isAnsweredOnce_staleOne_isToldSo() {
+    Client rune = Client.signedIn(app, "rune");
+    JsonNode open = Bollard.open(rune, "Hatch lid");
+    Map<String, Object> asked = step(0, trace(16, 24));
+    JsonNode first = rune.post(path(open, "/steps"), asked).is(200).state();
+    JsonNode again = rune.post(path(open, "/steps"), asked).is(200).state();
+    assertThat(again).isEqualTo(first);
+    Reply stale = rune.post(path(open, "/steps"), step(0, trace(17, 23))).is(409);
+    assertThat(stale.json().path("revision").asInt()).isEqualTo(1);
+    Map<String, Object> preview =
+        Map.of("revision", 0, "change", trace(17, 23), "view", Bollard.VIEW);
+    rune.post(path(open, "/previews"), preview).is(409);
+  }
+
+  @Test
+  void refusedChange_saysWhyAndWhere_andChangesNothing() {
+    Client ines = Client.signedIn(app, "ines");
+    JsonNode open = Bollard.open(ines, "Hatch lid");
+    Map<String, Object> inside =
+        Map.of(
+            "tool",
+            "trace",
+            "points",
+            List.of(
+                Map.of("anchor", Map.of("on", "vertex", "vertex", 16), "view", Bollard.VIEW),
+                Map.of(
+                    "anchor",
+                    Map.of("on", "face", "face", 16, "at", Map.of("x", 0, "y", 0, "z", 80)),
+                    "view",
+                    Bollard.VIEW)));
+    Reply refused = ines.post(path(open, "/steps"), step(0, inside)).is(422);
+    assertThat(refused.detail()).contains("can't end inside a face");
+    assertThat(refused.json().path("element").path("id").asInt()).isEqualTo(16);
+    Map<String, Object> asked = Map.of("revision", 0, "change", inside, "view", Bollard.VIEW);
+    assertThat(ines.post(path(open, "/previews"), asked).is(200).json().path("refusal"))
+        .isNotEmpty();
+    assertThat(ines.post(path(open, "/steps"), step(0, trace(16, 17))).is(422).detail())
+        .contains("changes nothing");
+    assertThat(ines.get(path(open, "")).json()).isEqualTo(open);
+    ines.post(path(open, "/steps"), step(0, trace(16, 24))).is(200);
+  }
+
+  @Test
+  void stepsAtOnce_areMadeOneAfterTheOther() throws Exception {
+    Client tobias = Client.signedIn(app, "tobias");
+    JsonNode open = Bollard.open(tobias, "Hatch lid");
+    try (var pool = Executors.newFixedThreadPool(6)) {
+      List<Callable<Integer>> calls =
+          java.util.stream.IntStream.range(0, 6)
+              .mapToObj(i ->
+                  (Callable<Integer>)
+                      () -> tobias.post(path(open, "/steps"), step(0, trace(16, 24))).status())
+              .toList();
+      List<Integer> statuses = pool.invokeAll(calls).stream().map(BenchApiTest::get).toList();
+      assertThat(statuses).containsOnlyOnce(200).contains(409);
+    }
+    assertThat(tobias.get(path(open, "")).json().path("steps")).hasSize(1);
+  }
+
+  private static int get(Future<Integer> future) {
+    try {
+      return future.get();
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "{}",
+        "{\"revision\":0,\"clientKey\":\"x\",\"change\":null,\"view\":null}",
+        "{\"tool\":\"axe\"}",
+        "{\"tool\":\"loops\",\"edge\":\"first\",\"fraction\":0.5}",
+        "{\"tool\":\"loops\",\"edge\":1e99,\"fraction\":0.5}",
+        "{\"tool\":\"trace\",\"points\":null}",
+        "{\"tool\":\"trace\",\"points\":[null]}",
+        "{\"tool\":\"trace\",\"points\":[{\"anchor\":null,\"view\":null}]}",
+        "{\"tool\":\"trace\",\"points\":[{\"anchor\":{\"on\":\"face\",\"face\":0,\"at\":null},"
+            + "\"view\":{\"kind\":\"perspective\",\"eye\":null}},{}]}"
+      })
+  void senselessChanges_areBadInput(String change) {
+    Client rune = Client.signedIn(app, "rune");
+    JsonNode open = Bollard.open(rune, "Mooring bollard");
+    String body =
+        change.startsWith("{\"tool")
+            ? "{\"revision\":0,\"change\":%s,\"view\":{\"kind\":\"parallel\",\"direction\":"
+                    .formatted(change)
+                + "{\"x\":0,\"y\":0,\"z\":-1}}}"
+            : change;
+    Reply reply = rune.raw("POST", path(open, "/previews"), body, true);
+    assertThat(reply.status()).as(new String(reply.bytes())).isEqualTo(400);
+  }
+}

@@ -1,0 +1,213 @@
+package fairedge.server.api;
+
+import static fairedge.server.api.Bollard.step;
+import static fairedge.server.api.Bollard.trace;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.props.HarbourProps;
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Handing in, review, answer, the next attempt. */
+class ReviewApiTest {
+  private Database database;
+  private Application app;
+  private Client marit;
+  private Client rune;
+
+  @BeforeEach
+  void start() {
+    database = new Database();
+    app = Application.on(database);
+    marit = Client.signedIn(app, "marit");
+    rune = Client.signedIn(app, "rune");
+  }
+
+  @AfterEach
+  void stop() {
+    app.close();
+    database.close();
+  }
+
+  private static byte[] obj(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static byte[] bollard() throws Exception {
+    StringBuilder out = new StringBuilder();
+    ObjWriter.write(HarbourProps.mooringBollard(), out);
+    return obj(out.toString());
+  }
+
+  /** The hatch lid with one line across, handed in from the bench. */
+  private String handInLid() {
+    JsonNode open = Bollard.open(rune, "Hatch lid");
+    String id = open.path("id").asString();
+    long revision = open.path("revision").asLong();
+    if (revision == 0) {
+      rune.post("/api/workpieces/" + id + "/steps", step(0, trace(16, 24))).is(200);
+      revision = 1;
+    }
+    Map<String, Object> asked = Map.of("revision", revision, "clientKey", UUID.randomUUID());
+    return rune.post("/api/workpieces/" + id + "/submissions", asked)
+        .is(201)
+        .json()
+        .path("id")
+        .asString();
+  }
+
+  private static Map<String, Object> draft(long revision, String verdict, String... notes) {
+    Map<String, Object> draft = new HashMap<>();
+    draft.put("revision", revision);
+    draft.put("word", "A good first line.");
+    draft.put("verdict", verdict);
+    draft.put(
+        "notes",
+        List.of(notes).stream()
+            .map(text -> {
+              Map<String, Object> note = new HashMap<>();
+              note.put("text", text);
+              note.put("finding", 0);
+              note.put("element", Map.of("kind", "face", "id", 16));
+              note.put("place", Map.of("x", 10, "y", 20, "z", 80));
+              note.put(
+                  "camera",
+                  Map.of(
+                      "eye", Map.of("x", 0, "y", -900, "z", 500),
+                      "target", Map.of("x", 0, "y", 0, "z", 40)));
+              return note;
+            })
+            .toList());
+    return draft;
+  }
+
+  @Test
+  void wholeWay_fromHandInToTheSecondAttempt() {
+    String first = handInLid();
+    JsonNode row = marit.get("/api/desk").is(200).json().path("rows").path(0);
+    assertThat(row.path("student").asString()).isEqualTo("Rune Osterholm");
+    assertThat(row.path("findings")).hasSize(3);
+    JsonNode review = marit.get("/api/submissions/" + first + "/review").is(200).json();
+    assertThat(review.path("check").path("must").asInt()).isEqualTo(3);
+    assertThat(review.path("steps").path(0).path("tool").asString()).isEqualTo("Trace");
+    assertThat(review.path("queue").path("position").asInt()).isEqualTo(1);
+
+    String draft = "/api/submissions/" + first + "/draft";
+    assertThat(marit.put(draft, draft(0, null, "Two more across.")).is(200).json().path("revision"))
+        .hasToString("1");
+    marit.put(draft, draft(0, "accepted")).is(409);
+    String giveBack = "/api/submissions/" + first + "/return";
+    assertThat(marit.post(giveBack, Map.of("revision", 1)).is(400).detail()).contains("verdict");
+    marit.put(draft, draft(1, "tryAgain", "Two more across.", "And the back.")).is(200);
+
+    rune.get("/api/submissions/" + first + "/answer").is(404);
+    marit.post(giveBack, Map.of("revision", 2)).is(200);
+    marit.put(draft, draft(3, "accepted")).is(409);
+    JsonNode answer = rune.get("/api/submissions/" + first + "/answer").is(200).json();
+    assertThat(answer.path("answer").path("notes")).hasSize(2);
+    assertThat(answer.path("answer").path("returnedBy").asString()).isEqualTo("Marit Tangen");
+    assertThat(answer.path("queue").isNull()).isTrue();
+    assertThat(state()).isEqualTo("returned");
+
+    JsonNode open = Bollard.open(rune, "Hatch lid");
+    String id = open.path("id").asString();
+    rune.post("/api/workpieces/" + id + "/steps", step(1, trace(20, 28))).is(200);
+    Map<String, Object> asked = Map.of("revision", 2, "clientKey", UUID.randomUUID());
+    String second =
+        rune.post("/api/workpieces/" + id + "/submissions", asked)
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    JsonNode since = marit.get("/api/submissions/" + second + "/review").json().path("since");
+    assertThat(since.path("attempt").asInt()).isEqualTo(1);
+    // The bottom is still there; of the top's halves the nearer quarter counts as still there.
+    assertThat(since.path("still").asInt() + since.path("fresh").asInt()).isEqualTo(5);
+    assertThat(since.path("still").asInt()).isEqualTo(3);
+    assertThat(marit.get("/api/desk").json().path("rows")).hasSize(1);
+    assertThat(state()).isEqualTo("waiting");
+    assertThat(database.rows("select verdict, revision from answer where returned_at is not null"))
+        .containsExactly(List.of("try-again", "3"));
+  }
+
+  private String state() {
+    return rune.get("/api/my-work").json().path("items").path(0).path("state").asString();
+  }
+
+  @Test
+  void file_isReadInspectedAndNumbered_onceAKey() throws Exception {
+    String exercise = Bollard.exercise(rune, "Mooring bollard");
+    UUID key = UUID.randomUUID();
+    JsonNode first = rune.handIn(exercise, "bollard.obj", bollard(), key).is(201).json();
+    JsonNode again = rune.handIn(exercise, "bollard.obj", bollard(), key).is(201).json();
+    assertThat(again.path("id")).isEqualTo(first.path("id"));
+    assertThat(rune.handIn(exercise, "b.obj", bollard(), UUID.randomUUID()).json().path("attempt"))
+        .hasToString("2");
+    JsonNode review =
+        marit.get("/api/submissions/" + first.path("id").asString() + "/review").json();
+    assertThat(review.path("fileName").asString()).isEqualTo("bollard.obj");
+    assertThat(review.path("check").path("figures").path("faces").asInt()).isEqualTo(105);
+    assertThat(database.value("select count(*) from mesh_content"))
+        .as("the starter's bytes are kept once")
+        .isEqualTo("2");
+  }
+
+  @Test
+  void messyFile_isTaken_andWhatIsOddIsSaid() {
+    String exercise = Bollard.exercise(rune, "Mooring bollard");
+    String messy = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1\nf 1 2 3\nf 1 1 2 3\nf 1 2 77\nf 1 3 4\n";
+    JsonNode handedIn =
+        rune.handIn(exercise, "messy.obj", obj(messy), UUID.randomUUID()).is(201).json();
+    assertThat(handedIn.path("reading"))
+        .extracting(r -> r.path("line").asInt())
+        .containsExactlyInAnyOrder(6, 7);
+    String id = handedIn.path("id").asString();
+    marit.get("/api/submissions/" + id + "/mesh").is(200);
+    assertThat(marit.get("/api/submissions/" + id + "/review").is(200).json().path("reading"))
+        .hasSize(2);
+  }
+
+  @Test
+  void unreadableFile_isRefused_withLineFoundAndExpected() {
+    String exercise = Bollard.exercise(rune, "Mooring bollard");
+    for (String text : new String[] {"", "v 0 0 0\n", "\0\1\2\3", "<html>", "f 1 2 3\n"}) {
+      Reply reply = rune.handIn(exercise, "x.obj", obj(text), UUID.randomUUID()).is(422);
+      assertThat(reply.json().path("found").asString()).isNotBlank();
+      assertThat(reply.json().path("expected").asString()).isNotBlank();
+    }
+    assertThat(database.value("select count(*) from submission")).isEqualTo("0");
+  }
+
+  @Test
+  void handIn_ofAStaleState_isToldSo() {
+    JsonNode open = Bollard.open(rune, "Hatch lid");
+    String path = "/api/workpieces/" + open.path("id").asString() + "/submissions";
+    rune.post(path, Map.of("revision", 7, "clientKey", UUID.randomUUID())).is(409);
+  }
+
+  @Test
+  void draft_ofAFindingThatIsNotThere_isBadInput() {
+    String id = handInLid();
+    Map<String, Object> draft = draft(0, null, "Where?");
+    @SuppressWarnings("unchecked")
+    Map<String, Object> note = ((List<Map<String, Object>>) draft.get("notes")).getFirst();
+    note.put("finding", 99);
+    marit.put("/api/submissions/" + id + "/draft", draft).is(400);
+    note.put("finding", null);
+    note.put("element", null);
+    marit.put("/api/submissions/" + id + "/draft", draft).is(400);
+    assertThat(database.value("select count(*) from note")).isEqualTo("0");
+  }
+}

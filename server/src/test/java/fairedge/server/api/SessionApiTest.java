@@ -1,0 +1,86 @@
+package fairedge.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import fairedge.server.running.Running;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+@ExtendWith(Running.class)
+class SessionApiTest {
+  @Test
+  void rightPassword_opensASession_thatTheDatabaseKeeps(Application app, Database database) {
+    Client rune = Client.signedIn(app, "rune");
+    assertThat(rune.get("/api/me").is(200).json().path("name").asString())
+        .isEqualTo("Rune Osterholm");
+    assertThat(rune.get("/api/session").json().path("name").asString()).isEqualTo("Rune Osterholm");
+    assertThat(database.value("select count(*) from spring_session")).isNotEqualTo("0");
+    rune.delete("/api/session").is(204);
+    rune.get("/api/me").is(401);
+  }
+
+  @Test
+  void wrongPassword_orSignIn_isToldAlike(Application app) {
+    Client nobody = new Client(app);
+    Reply wrong = nobody.post("/api/session", Map.of("signIn", "rune", "password", "rope")).is(403);
+    Reply unknown =
+        nobody.post("/api/session", Map.of("signIn", "no one", "password", "rope")).is(403);
+    assertThat(wrong.detail()).isEqualTo(unknown.detail()).contains("don't belong together");
+    assertThat(wrong.type()).isEqualTo("application/problem+json");
+    nobody.get("/api/me").is(401);
+  }
+
+  @Test
+  void signInIsNotCaseSensitive_passwordsAreNotStored(Application app, Database database) {
+    new Client(app)
+        .post("/api/session", Map.of("signIn", " RUNE ", "password", "harbour-props"))
+        .is(200);
+    assertThat(database.rows("select password_hash from account"))
+        .allSatisfy(row -> assertThat(row.getFirst()).startsWith("$argon2id$"));
+  }
+
+  @Test
+  void requestWithoutTheToken_isNotAllowed(Application app) {
+    Client rune = Client.signedIn(app, "rune");
+    Reply reply = rune.raw("DELETE", "/api/session", "", false).is(403);
+    assertThat(reply.type()).startsWith("application/problem+json");
+    rune.get("/api/me").is(200);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "",
+        "{",
+        "[]",
+        "null",
+        "{\"signIn\":\"rune\"}",
+        "{\"signIn\":\"\",\"password\":\"x\"}",
+        "{\"signIn\":{\"a\":1},\"password\":\"x\"}",
+        "{\"signIn\":\"rune\",\"password\":\"x\",\"role\":\"instructor\"}"
+      })
+  void senselessBodies_areBadInput(String body, Application app) {
+    Reply reply = new Client(app).raw("POST", "/api/session", body, true).is(400);
+    assertThat(reply.detail()).contains("could not be understood");
+    assertThat(new String(reply.bytes())).doesNotContain("fairedge.", "Exception");
+  }
+
+  @Test
+  void placesOfTheFrontEnd_haveAddresses(Application app) {
+    Client nobody = new Client(app);
+    for (String place : new String[] {"/", "/sign-in", "/my-work", "/desk", "/bench/x"}) {
+      Reply reply = nobody.get(place).is(200);
+      assertThat(new String(reply.bytes())).contains("<title>Fair Edge</title>");
+    }
+    nobody.get("/nowhere").is(404);
+    nobody.get("/api/nowhere").is(401);
+    Client.signedIn(app, "rune").get("/api/nowhere").is(404);
+  }
+}

@@ -1,0 +1,141 @@
+package fairedge.server.running;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Someone who speaks HTTP with the application, cookies and all. */
+public final class Client {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private final String address;
+
+  public Client(Application application) {
+    this.address = application.address();
+    get("/api/session");
+  }
+
+  /** Someone of the demo class. */
+  public static Client signedIn(Application application, String signIn) {
+    Client client = new Client(application);
+    client.post("/api/session", Map.of("signIn", signIn, "password", "harbour-props")).is(200);
+    return client;
+  }
+
+  /** What came back. */
+  public record Reply(int status, String type, byte[] bytes) {
+    public Reply is(int expected) {
+      assertThat(status).as(new String(bytes, StandardCharsets.UTF_8)).isEqualTo(expected);
+      return this;
+    }
+
+    public JsonNode json() {
+      return JSON.readTree(bytes);
+    }
+
+    /** The state in the reply to a step. */
+    public JsonNode state() {
+      int length = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt();
+      return JSON.readTree(Arrays.copyOfRange(bytes, 4, 4 + length));
+    }
+
+    public String detail() {
+      return json().path("detail").asString();
+    }
+  }
+
+  public Reply get(String path) {
+    return send("GET", path, BodyPublishers.noBody(), "application/json", true);
+  }
+
+  public Reply post(String path, Object body) {
+    return send("POST", path, json(body), "application/json", true);
+  }
+
+  public Reply put(String path, Object body) {
+    return send("PUT", path, json(body), "application/json", true);
+  }
+
+  public Reply delete(String path) {
+    return send("DELETE", path, BodyPublishers.noBody(), "application/json", true);
+  }
+
+  /** Any request, its body as it is. */
+  public Reply raw(String method, String path, String body, boolean withToken) {
+    return send(method, path, BodyPublishers.ofString(body), "application/json", withToken);
+  }
+
+  /** Hands in a file. */
+  public Reply handIn(String exercise, String name, byte[] file, UUID key) {
+    String border = "border" + key;
+    ByteArrayOutputStream body = new ByteArrayOutputStream();
+    body.writeBytes(
+        ("--%s\r\nContent-Disposition: form-data; name=\"clientKey\"\r\n\r\n%s\r\n--%s\r\n"
+                + "Content-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n"
+                + "Content-Type: application/octet-stream\r\n\r\n")
+            .formatted(border, key, border, name)
+            .getBytes(StandardCharsets.UTF_8));
+    body.writeBytes(file);
+    body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
+    return send(
+        "POST",
+        "/api/exercises/" + exercise + "/submissions",
+        BodyPublishers.ofByteArray(body.toByteArray()),
+        "multipart/form-data; boundary=" + border,
+        true);
+  }
+
+  private static BodyPublisher json(Object body) {
+    return BodyPublishers.ofByteArray(JSON.writeValueAsBytes(body));
+  }
+
+  private Reply send(
+      String method, String path, BodyPublisher body, String type, boolean withToken) {
+    HttpRequest.Builder request =
+        HttpRequest.newBuilder(URI.create(address + path))
+            .method(method, body)
+            .header("Content-Type", type);
+    if (withToken) {
+      request.header("X-XSRF-TOKEN", token());
+    }
+    try {
+      HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
+      String replied = response.headers().firstValue("Content-Type").orElse("");
+      return new Reply(response.statusCode(), replied, response.body());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private String token() {
+    return cookies.getCookieStore().getCookies().stream()
+        .filter(c -> c.getName().equals("XSRF-TOKEN"))
+        .map(HttpCookie::getValue)
+        .findFirst()
+        .orElse("");
+  }
+}

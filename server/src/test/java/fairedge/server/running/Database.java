@@ -1,0 +1,73 @@
+package fairedge.server.running;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+
+/** A database of its own on the PostgreSQL that ./fair-edge verify started. */
+public final class Database implements AutoCloseable {
+  private static final String SERVER = env("FAIR_EDGE_DB_URL");
+  static final String USER = env("FAIR_EDGE_DB_USER");
+  static final String PASSWORD = env("FAIR_EDGE_DB_PASSWORD");
+
+  private final String name = "test_" + UUID.randomUUID().toString().replace("-", "");
+
+  public Database() {
+    run(SERVER, "create database " + name);
+  }
+
+  String url() {
+    return SERVER.replaceFirst("/[^/?]+(\\?.*)?$", "/" + name);
+  }
+
+  /** The rows of a query, columns in order, as text; null stays null. */
+  public List<List<String>> rows(String sql) {
+    try (Connection connection = DriverManager.getConnection(url(), USER, PASSWORD);
+        Statement statement = connection.createStatement();
+        ResultSet result = statement.executeQuery(sql)) {
+      List<List<String>> rows = new ArrayList<>();
+      while (result.next()) {
+        List<String> row = new ArrayList<>();
+        for (int i = 1; i <= result.getMetaData().getColumnCount(); i++) {
+          row.add(result.getString(i));
+        }
+        rows.add(row);
+      }
+      return rows;
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** The only value of a query. */
+  public String value(String sql) {
+    return rows(sql).getFirst().getFirst();
+  }
+
+  private static void run(String url, String sql) {
+    try (Connection connection = DriverManager.getConnection(url, USER, PASSWORD);
+        Statement statement = connection.createStatement()) {
+      statement.execute(sql);
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static String env(String name) {
+    String value = System.getenv(name);
+    if (value == null) {
+      throw new IllegalStateException(name + " is not set: run the tests by ./fair-edge verify");
+    }
+    return value;
+  }
+
+  @Override
+  public void close() {
+    run(SERVER, "drop database if exists " + name + " with (force)");
+  }
+}
