@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { chunkSizeWarningLimit: 1200 },
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}', 'test/**/*.test.ts'] },
+  test: { environment: 'jsdom', include: ['test/**/*.test.{ts,tsx}'] },
 });

@@ -5,6 +5,7 @@ import {
   GLSL3,
   LineBasicMaterial,
   LineSegments,
+  Matrix4,
   Mesh,
   MeshBasicMaterial,
   PerspectiveCamera,
@@ -38,12 +39,21 @@ export interface Projected {
 }
 
 const FLY_MS = 280;
+const NEARER = '2.5e-5';
 const INK = '#10283a';
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
 export type Insets = [number, number, number, number];
 
 function fatLines(color: string, linewidth: number, order: number) {
   const material = new LineMaterial({ color, linewidth });
+  // A little nearer than the faces that it borders, or they would take half of its width.
+  material.onBeforeCompile = (shader) => {
+    const end = '#include <logdepthbuf_vertex>';
+    shader.vertexShader = shader.vertexShader.replace(
+      end,
+      `gl_Position.z -= ${NEARER} * gl_Position.w;\n${end}`,
+    );
+  };
   const lines = new LineSegments2(new LineSegmentsGeometry(), material);
   lines.frustumCulled = false;
   lines.renderOrder = order;
@@ -107,8 +117,7 @@ export class StageView {
   private insets: Insets = [24, 56, 24, 56];
 
   constructor(private readonly host: HTMLElement) {
-    this.renderer = new WebGLRenderer({ antialias: true, alpha: true });
-    this.renderer.setClearColor(0, 0);
+    this.renderer = new WebGLRenderer({ antialias: true });
     this.renderer.domElement.style.cssText = 'display:block;position:absolute;inset:0';
     host.prepend(this.renderer.domElement);
     this.camera.up.set(0, 0, 1);
@@ -161,6 +170,7 @@ export class StageView {
     this.version++;
     // What is drawn over the model projects before the next frame is rendered.
     this.camera.updateMatrixWorld();
+    this.tellProjection();
     if (!this.frame) {
       this.frame = requestAnimationFrame(() => {
         this.frame = 0;
@@ -168,6 +178,16 @@ export class StageView {
       });
     }
     for (const listener of this.listeners) listener();
+  }
+
+  /** For whoever points at places from outside, as the tests do: from the core's coordinates on. */
+  private tellProjection() {
+    if (!this.model) return;
+    const { elements } = new Matrix4().multiplyMatrices(
+      this.camera.projectionMatrix,
+      this.camera.matrixWorldInverse,
+    );
+    this.host.dataset.projection = [...this.model.buffers.origin, ...elements].join(' ');
   }
 
   private draw() {
@@ -200,7 +220,9 @@ export class StageView {
   readTheme() {
     const style = getComputedStyle(document.documentElement);
     const colour = (name: string) => new Color(style.getPropertyValue(name).trim() || '#888');
-    this.graticule.material.uniforms.line!.value = colour('--sea-line');
+    this.renderer.setClearColor(colour('--sea'));
+    // The shader writes what it is given, as the screen has it.
+    this.graticule.material.uniforms.line!.value = colour('--sea-line').convertLinearToSRGB();
     (this.footprint.material as MeshBasicMaterial).color = colour('--sea-deep');
     const night = document.documentElement.dataset.theme === 'night';
     this.clay.uniforms.dim!.value = night ? 0.8 : 1;

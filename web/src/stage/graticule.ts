@@ -26,7 +26,7 @@ export function graticuleMaterial(): ShaderMaterial {
       void main() {
         vec2 perPixel = fwidth(vSquare);
         vec2 pixels = abs(fract(vSquare - 0.5) - 0.5) / perPixel;
-        vec2 seen = (1.0 - clamp(pixels - 0.25, 0.0, 1.0)) * (1.0 - smoothstep(0.08, 0.3, perPixel));
+        vec2 seen = (1.0 - clamp(pixels, 0.0, 1.0)) * (1.0 - smoothstep(0.08, 0.3, perPixel));
         float fade = 1.0 - smoothstep(0.45, 1.0, length(vAcross));
         colour = vec4(line, max(seen.x, seen.y) * fade);
       }`,

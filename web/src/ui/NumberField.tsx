@@ -19,8 +19,8 @@ export function NumberField({ label, value, unit, onCommit, digits = 1 }: Props)
   };
   return (
     <label className="flex h-7 items-center gap-1 rounded-ctl border border-ctl bg-sheet px-2 focus-within:outline-2 focus-within:outline-offset-1 focus-within:outline-channel">
-      <span className="sr-only">{label}</span>
       <input
+        aria-label={`${label} in ${unit}`}
         className="w-full min-w-0 bg-transparent outline-none"
         inputMode="decimal"
         value={draft ?? value.toFixed(digits)}

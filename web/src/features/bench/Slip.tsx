@@ -26,7 +26,7 @@ export function Slip(props: Props) {
     <aside
       aria-label={`${props.tool}, pending`}
       data-testid="slip"
-      className="absolute top-4 right-4 w-[292px] border border-ink bg-sheet"
+      className="over-stage absolute top-4 right-4 w-[292px] border border-ink bg-sheet"
     >
       <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
         <h2 className="text-[15px] font-semibold">{props.tool}</h2>

@@ -88,7 +88,7 @@ export function usePreview(
   });
   const wanted = useRef<Wanted | null>(null);
   const running = useRef(false);
-  const key = change ? JSON.stringify([workpiece, revision, change]) : '';
+  const key = change && view ? JSON.stringify([workpiece, revision, change]) : '';
 
   useEffect(() => {
     wanted.current = change && view ? { workpiece, revision, change, view, key } : null;

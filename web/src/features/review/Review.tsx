@@ -245,7 +245,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                 </span>
               </p>
               {picked && (
-                <div className="absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
+                <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
                   <span>One {picked.on} picked.</span>
                   <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>
                     Note here

@@ -16,15 +16,6 @@ public class Courses {
     this.store = store;
   }
 
-  /** What someone is in a class. */
-  public enum Role {
-    INSTRUCTOR,
-    STUDENT
-  }
-
-  /** A class and what the account is in it. */
-  public record Membership(UUID courseId, String courseName, Role role) {}
-
   public List<Membership> of(SignedIn account) {
     return store.membershipsOf(account.id());
   }

@@ -4,7 +4,7 @@ import fairedge.core.inspect.Profile;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercises;
 import java.time.Clock;
 import java.time.Duration;

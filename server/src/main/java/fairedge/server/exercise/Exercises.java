@@ -4,7 +4,7 @@ import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Role;
 import fairedge.server.exercise.store.ExerciseStore;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;

@@ -2,8 +2,8 @@ package fairedge.server.review;
 
 import fairedge.server.bench.StepView.Brought;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Courses.Membership;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Membership;
+import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;

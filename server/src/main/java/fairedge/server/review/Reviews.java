@@ -5,7 +5,7 @@ import fairedge.core.format.wire.WireMessage;
 import fairedge.core.mesh.Mesh;
 import fairedge.server.bench.Bench;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Role;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;

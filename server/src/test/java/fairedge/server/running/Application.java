@@ -14,11 +14,16 @@ public final class Application implements AutoCloseable {
 
   /** Starts one more on a database; several may run on the same. */
   public static Application on(Database database) {
+    return on(database, 0);
+  }
+
+  /** The same at a port, as after a restart. */
+  public static Application on(Database database, int port) {
     SpringApplication application = new SpringApplication(FairEdge.class);
     application.setRegisterShutdownHook(false);
     return new Application(
         application.run(
-            "--server.port=0",
+            "--server.port=" + port,
             "--spring.datasource.url=" + database.url(),
             "--spring.datasource.username=" + Database.USER,
             "--spring.datasource.password=" + Database.PASSWORD,
@@ -27,8 +32,12 @@ public final class Application implements AutoCloseable {
             "--fair-edge.demo=true"));
   }
 
+  public int port() {
+    return context.getEnvironment().getRequiredProperty("local.server.port", Integer.class);
+  }
+
   public String address() {
-    return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    return "http://127.0.0.1:" + port();
   }
 
   public <T> T bean(Class<T> type) {

@@ -13,7 +13,7 @@ import fairedge.core.cut.View;
 import fairedge.core.step.Change;
 import fairedge.core.step.Receipt;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
-import fairedge.server.bench.Bench;
+import fairedge.server.bench.After;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Json;
 import java.time.Instant;
@@ -46,7 +46,7 @@ public class WorkpieceStore {
       UUID id, UUID exerciseId, UUID studentId, @Nullable Long headStep, long revision) {}
 
   /** A step to keep. */
-  public record NewStep(Change change, Receipt receipt, View view, Bench.After after) {}
+  public record NewStep(Change change, Receipt receipt, View view, After after) {}
 
   public UUID openFor(UUID exercise, UUID student, Instant now) {
     db.insertInto(WORKPIECE)
@@ -165,7 +165,7 @@ public class WorkpieceStore {
   public List<StepView> stepsTo(@Nullable Long step) {
     return lineTo(step)
         .map(r -> {
-          Bench.After after = json.read(r.get(STEP.AFTER), Bench.After.class);
+          After after = json.read(r.get(STEP.AFTER), After.class);
           return new StepView(
               r.get(STEP.NUMBER),
               after.tool(),

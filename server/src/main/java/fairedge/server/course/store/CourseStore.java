@@ -3,8 +3,8 @@ package fairedge.server.course.store;
 import static fairedge.schema.generated.Tables.COURSE;
 import static fairedge.schema.generated.Tables.MEMBERSHIP;
 
-import fairedge.server.course.Courses.Membership;
-import fairedge.server.course.Courses.Role;
+import fairedge.server.course.Membership;
+import fairedge.server.course.Role;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;

@@ -1,0 +1,7 @@
+package fairedge.server.course;
+
+/** What someone is in a class. */
+public enum Role {
+  INSTRUCTOR,
+  STUDENT
+}

@@ -1,0 +1,104 @@
+package fairedge.server;
+
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchRule;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.modulith.core.ApplicationModule;
+import org.springframework.modulith.core.ApplicationModules;
+
+/** Who in the server may import whom; docs/architecture.md tells it in words. */
+class ArchitectureTest {
+  private static final JavaClasses SERVER =
+      new ClassFileImporter()
+          .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+          .importPackages("fairedge.server");
+
+  /** Classes that break the rules on purpose. */
+  private static final JavaClasses FIXTURES =
+      new ClassFileImporter().importPackages("fairedge.fixture.server");
+
+  /** The modules from the bottom up: none may know one that comes after it. */
+  private static final List<String> ORDER =
+      List.of(
+          "platform",
+          "account",
+          "course",
+          "meshfile",
+          "inspection",
+          "exercise",
+          "bench",
+          "submission",
+          "review",
+          "demo");
+
+  private static final ArchRule SQL_IN_STORES =
+      noClasses()
+          .that()
+          .resideOutsideOfPackages("..store..", "..server.platform..")
+          .should()
+          .dependOnClassesThat(resideInAnyPackage("org.jooq..", "fairedge.schema.."));
+
+  private static final ArchRule CONTROLLERS_ASK_SERVICES =
+      noClasses()
+          .that(resideInAPackage("..http.."))
+          .should()
+          .dependOnClassesThat(resideInAPackage("..store.."));
+
+  private static ArchRule knowsNothingAbove(String module) {
+    String[] above =
+        ORDER.subList(ORDER.indexOf(module) + 1, ORDER.size()).stream()
+            .map(m -> "fairedge.server." + m + "..")
+            .toArray(String[]::new);
+    return noClasses()
+        .that(resideInAPackage("..server." + module + ".."))
+        .should()
+        .dependOnClassesThat(resideInAnyPackage(above))
+        .allowEmptyShould(true);
+  }
+
+  static List<String> modules() {
+    return ORDER.subList(0, ORDER.size() - 1);
+  }
+
+  @ParameterizedTest
+  @MethodSource("modules")
+  void module_knowsNothingAboveIt(String module) {
+    knowsNothingAbove(module).check(SERVER);
+  }
+
+  @Test
+  void modules_showTheirTopPackageOnly_andHaveAPlaceInTheOrder() {
+    ApplicationModules modules = ApplicationModules.of(FairEdge.class);
+    modules.verify();
+    assertThat(modules.stream().map(ApplicationModule::getIdentifier).map(Object::toString))
+        .containsExactlyInAnyOrderElementsOf(Set.copyOf(ORDER));
+  }
+
+  @Test
+  void sqlIsInStores_andControllersAskServices() {
+    SQL_IN_STORES.check(SERVER);
+    CONTROLLERS_ASK_SERVICES.check(SERVER);
+  }
+
+  @Test
+  void rules_catchWhatBreaksThem() {
+    assertThat(broken(SQL_IN_STORES)).contains("AsksTheStore", "org.jooq.DSLContext");
+    assertThat(broken(CONTROLLERS_ASK_SERVICES)).contains("AsksTheStore");
+    assertThat(broken(knowsNothingAbove("account"))).contains("KnowsReviews");
+  }
+
+  private static String broken(ArchRule rule) {
+    return rule.evaluate(FIXTURES).getFailureReport().toString();
+  }
+}

@@ -1,0 +1,301 @@
+package fairedge.server.journey;
+
+import fairedge.core.geometry.Vec3;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.interactions.PointerInput;
+import org.openqa.selenium.interactions.Sequence;
+import org.openqa.selenium.interactions.WheelInput;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A person at a browser: real pointer, real keys. */
+final class Browser implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+  private final String address;
+  private final Path profile;
+  private final ChromeDriver driver;
+  private final PointerInput pointer = new PointerInput(PointerInput.Kind.MOUSE, "pointer");
+
+  Browser(String address) {
+    this.address = address;
+    try {
+      profile = Files.createTempDirectory("fair-edge-browser");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary(onPath("chromium", "chromium-browser", "google-chrome").toFile());
+    options.addArguments(
+        "--headless",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--enable-unsafe-swiftshader",
+        "--disable-dev-shm-usage",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+        "--force-color-profile=srgb",
+        "--window-size=1280,800",
+        "--user-data-dir=" + profile);
+    driver =
+        new ChromeDriver(
+            new ChromeDriverService.Builder()
+                .usingDriverExecutable(onPath("chromedriver").toFile())
+                .build(),
+            options);
+    // The window's size counts the browser's own bars in.
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+  }
+
+  private static Path onPath(String... names) {
+    return Stream.of(names)
+        .flatMap(
+            name -> Arrays.stream(System.getenv("PATH").split(":")).map(dir -> Path.of(dir, name)))
+        .filter(Files::isExecutable)
+        .findFirst()
+        .orElseThrow(
+            () -> new IllegalStateException("not installed: " + String.join(" or ", names)));
+  }
+
+  void open(String path) {
+    driver.get(address + path);
+  }
+
+  void reload() {
+    driver.navigate().refresh();
+  }
+
+  String path() {
+    return driver.getCurrentUrl().substring(address.length());
+  }
+
+  /** Waits for an element that is seen. */
+  WebElement see(By by) {
+    return patiently().until(d -> firstShown(by));
+  }
+
+  private WebElement firstShown(By by) {
+    return driver.findElements(by).stream()
+        .filter(WebElement::isDisplayed)
+        .findFirst()
+        .orElse(null);
+  }
+
+  private WebDriverWait patiently() {
+    WebDriverWait wait = new WebDriverWait(driver, PATIENCE);
+    wait.ignoring(StaleElementReferenceException.class);
+    return wait;
+  }
+
+  WebElement see(String testId) {
+    return see(By.cssSelector("[data-testid='" + testId + "']"));
+  }
+
+  void seeText(String testId, String text) {
+    patiently()
+        .withMessage(() -> "\"" + text + "\" in " + testId + ": " + see(testId).getText())
+        .until(d -> see(testId).getText().contains(text));
+  }
+
+  /** Waits until something is not there any more. */
+  void seeNo(String testId) {
+    seeNone("[data-testid='" + testId + "']");
+  }
+
+  private void seeNone(String selector) {
+    patiently().until(d -> driver.findElements(By.cssSelector(selector)).isEmpty());
+  }
+
+  /** Presses a button of a dialog that closes it, and waits until what is below can be used. */
+  void leaveDialog(String name) {
+    press(name);
+    seeNone("[role=dialog]");
+    seeNone("body[style*='pointer-events: none']");
+  }
+
+  int count(String selector) {
+    return driver.findElements(By.cssSelector(selector)).size();
+  }
+
+  private static By named(String name) {
+    String quoted = "\"" + name + "\"";
+    return By.xpath(
+        "//*[self::button or self::a][starts-with(normalize-space(.), %s)]".formatted(quoted));
+  }
+
+  WebElement button(String name) {
+    return see(named(name));
+  }
+
+  void press(String name) {
+    patiently()
+        .withMessage("no \"" + name + "\" to press")
+        .until(d -> {
+          WebElement found = firstShown(named(name));
+          return found != null && found.isEnabled() ? found : null;
+        })
+        .click();
+  }
+
+  /** Presses what is named so in the row that has some text. */
+  void pressIn(String row, String name) {
+    see(By.xpath(
+            "//li[contains(., \"%s\")]//*[self::a or self::button][.=\"%s\"]".formatted(row, name)))
+        .click();
+  }
+
+  void click(String selector) {
+    see(By.cssSelector(selector)).click();
+  }
+
+  void write(String label, String text) {
+    WebElement field =
+        see(
+            By.xpath(
+                "//*[@aria-label=\"%s\"] | //label[contains(.,\"%s\")]//*[self::input or self::textarea]"
+                    .formatted(label, label)));
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+  }
+
+  /** Types to whatever has the focus. */
+  void type(CharSequence... keys) {
+    new Actions(driver).sendKeys(keys).perform();
+  }
+
+  void chord(Keys held, CharSequence key) {
+    new Actions(driver).keyDown(held).sendKeys(key).keyUp(held).perform();
+  }
+
+  void choose(Path file) {
+    driver.findElement(By.cssSelector("input[type=file]")).sendKeys(file.toString());
+  }
+
+  /** Where a place of the model is on the screen. */
+  record Pixel(int x, int y) {}
+
+  /** The pixel of the window at which a place of the model is seen. */
+  Pixel find(Vec3 place) {
+    WebElement host = see(By.cssSelector("[data-projection]"));
+    double[] told =
+        Arrays.stream(host.getDomAttribute("data-projection").split(" "))
+            .mapToDouble(Double::parseDouble)
+            .toArray();
+    double[] p = {place.x() - told[0], place.y() - told[1], place.z() - told[2], 1};
+    double[] clip = new double[4];
+    for (int row = 0; row < 4; row++) {
+      for (int column = 0; column < 4; column++) {
+        clip[row] += told[3 + 4 * column + row] * p[column];
+      }
+    }
+    var box = host.getRect();
+    double x = box.x + (clip[0] / clip[3] + 1) / 2 * box.width;
+    double y = box.y + (1 - clip[1] / clip[3]) / 2 * box.height;
+    return new Pixel((int) Math.round(x), (int) Math.round(y));
+  }
+
+  /** Moves the pointer to a place of the model, and waits for what is aimed at there. */
+  void pointAt(Vec3 place) {
+    Pixel pixel = find(place);
+    move(pixel.x() - 9, pixel.y() - 6);
+    move(pixel.x(), pixel.y());
+  }
+
+  void aimsAt(String kind) {
+    see(By.cssSelector("[data-aim='" + kind + "']"));
+  }
+
+  void clickAt(Vec3 place) {
+    pointAt(place);
+    perform(
+        new Sequence(pointer, 0)
+            .addAction(pointer.createPointerDown(PointerInput.MouseButton.LEFT.asArg()))
+            .addAction(pointer.createPointerUp(PointerInput.MouseButton.LEFT.asArg())));
+  }
+
+  private void move(int x, int y) {
+    perform(new Sequence(pointer, 0).addAction(moveTo(x, y)));
+  }
+
+  private org.openqa.selenium.interactions.Interaction moveTo(int x, int y) {
+    return pointer.createPointerMove(Duration.ofMillis(20), PointerInput.Origin.viewport(), x, y);
+  }
+
+  /** Drags from the floor beside the model, as to turn it (or with the right button to move it). */
+  void drag(PointerInput.MouseButton button, int byX, int byY) {
+    int x = 300;
+    int y = 620;
+    Sequence drag =
+        new Sequence(pointer, 0)
+            .addAction(moveTo(x, y))
+            .addAction(pointer.createPointerDown(button.asArg()));
+    for (int i = 1; i <= 6; i++) {
+      drag.addAction(moveTo(x + byX * i / 6, y + byY * i / 6));
+    }
+    perform(drag.addAction(pointer.createPointerUp(button.asArg())));
+  }
+
+  void wheel(int by) {
+    WheelInput.ScrollOrigin middle = WheelInput.ScrollOrigin.fromViewport(640, 400);
+    new Actions(driver).scrollFromOrigin(middle, 0, by).perform();
+  }
+
+  private void perform(Sequence sequence) {
+    driver.perform(List.of(sequence));
+  }
+
+  /** Lets what moves come to rest, and keeps a picture where pictures are wanted. */
+  void picture(String name) {
+    String folder = System.getProperty("fair-edge.pictures");
+    if (folder == null) {
+      return;
+    }
+    try {
+      Thread.sleep(700);
+      Files.write(Path.of(folder, name + ".png"), driver.getScreenshotAs(OutputType.BYTES));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** What the page complained of, but what it tells on screen: refusals, and a server that is off. */
+  List<String> complaints() {
+    return driver.manage().logs().get("browser").getAll().stream()
+        .filter(entry -> entry.getLevel().intValue() >= java.util.logging.Level.SEVERE.intValue())
+        .map(Object::toString)
+        .filter(text -> !text.contains("status of 4") && !text.contains("ERR_CONNECTION_REFUSED"))
+        .toList();
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+    try (Stream<Path> files = Files.walk(profile)) {
+      files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}
