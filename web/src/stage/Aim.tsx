@@ -77,10 +77,19 @@ export function Following({ from, to }: { from: Point; to: Point }) {
 }
 
 /** A loose tag beside a place, with a line to it. */
-export function PlaceTag({ at, text, lift = 44 }: { at: Point; text: string; lift?: number }) {
+interface Tag {
+  at: Point;
+  text: string;
+  /** What it says where the model hides the place. */
+  hiddenText: string;
+  lift: number;
+}
+
+export function PlaceTag({ at, text: seenText, hiddenText, lift }: Tag) {
   const stage = useStage();
   const p = stage.project(at);
   if (!p.ahead) return null;
+  const text = stage.isHidden(at) ? hiddenText : seenText;
   const width = text.length * 6.6 + 16;
   const x = Math.min(Math.max(p.x + 26, 8), stage.width - width - 8);
   const y = Math.min(Math.max(p.y + lift, 56), stage.height - 40);

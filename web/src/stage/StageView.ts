@@ -45,7 +45,7 @@ const INK = '#10283a';
 export type Insets = [number, number, number, number];
 
 function fatLines(color: string, linewidth: number, order: number) {
-  const material = new LineMaterial({ color, linewidth });
+  const material = new LineMaterial({ color, linewidth, depthWrite: false });
   // A little nearer than the faces that it borders, or they would take half of its width.
   material.onBeforeCompile = (shader) => {
     const end = '#include <logdepthbuf_vertex>';

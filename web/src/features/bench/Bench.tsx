@@ -467,6 +467,7 @@ function Stops({ preview }: { preview: Preview }) {
               <PlaceTag
                 at={remark.at!}
                 text={`Stops here: ${stopName(remark)}`}
+                hiddenText={`Stops behind: ${stopName(remark)}`}
                 lift={i === 0 ? 40 : -60}
               />
             </g>

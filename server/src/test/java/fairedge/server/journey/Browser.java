@@ -280,7 +280,9 @@ final class Browser implements AutoCloseable {
     }
   }
 
-  /** What the page complained of, but what it tells on screen: refusals, and a server that is off. */
+  /**
+   * What the page complained of, but what it tells on screen: refusals, and a server that is off.
+   */
   List<String> complaints() {
     return driver.manage().logs().get("browser").getAll().stream()
         .filter(entry -> entry.getLevel().intValue() >= java.util.logging.Level.SEVERE.intValue())

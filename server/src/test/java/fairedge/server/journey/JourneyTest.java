@@ -179,7 +179,8 @@ class JourneyTest {
     student.seeText("effect", "Splits 2 quads in front and 1 behind. Adds 4 vertices.");
     student.seeText("slip", "Stops at a face with 16 sides, which gains 2 sides");
     student.seeText("slip", "What was 16 sides, flat becomes 18 sides, 2 corners straight.");
-    student.seeText("place-tag", "Stops here: a face with 16 sides");
+    student.see(By.xpath("//*[.='Stops here: a face with 16 sides']"));
+    student.see(By.xpath("//*[.='Stops behind: a face with 16 sides']"));
     student.picture("bench-stop");
     student.press("Drop it");
   }
