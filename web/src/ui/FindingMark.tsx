@@ -8,6 +8,8 @@ const SHAPES = {
     body: 'M8 1.6a6.4 6.4 0 1 1 0 12.8A6.4 6.4 0 0 1 8 1.6Z',
     colour: 'var(--mark-vertex)',
   },
+  flow: { body: 'M1 6h4.6V2.6L11 8l-5.4 5.4V10H1Z', colour: 'var(--mark-flow)' },
+  surface: { body: 'M2 2h11.6l-2.8 3.2 3 2.6-3.6 3L13 14H2Z', colour: 'var(--mark-surface)' },
 } as const;
 
 type Shape = keyof typeof SHAPES;
@@ -15,9 +17,21 @@ type Shape = keyof typeof SHAPES;
 const SHAPE_OF_KIND: Record<string, Shape> = {
   ngon: 'ngon',
   triangle: 'triangle',
+  'flat-corner': 'triangle',
+  'all-triangles': 'triangle',
   'idle-vertex': 'vertex',
+  'bent-vertex': 'vertex',
   double: 'vertex',
+  'loose-vertex': 'vertex',
+  'loose-edge': 'vertex',
+  'ring-stop': 'flow',
+  pole: 'flow',
 };
+
+/** All other kinds are of the surface. */
+function shapeOf(kind: string): Shape {
+  return SHAPE_OF_KIND[kind] ?? 'surface';
+}
 
 const SEVERITY_NAMES: Record<Severity, string> = {
   must: 'must mend',
@@ -26,7 +40,7 @@ const SEVERITY_NAMES: Record<Severity, string> = {
 };
 
 export function colourOf(kind: string): string {
-  return SHAPES[SHAPE_OF_KIND[kind] ?? 'vertex'].colour;
+  return SHAPES[shapeOf(kind)].colour;
 }
 
 interface Props {
@@ -53,11 +67,12 @@ export function FindingMark({ size = 16, ...mark }: Props) {
   );
 }
 
+const BAR = 'M13.6 2v12';
 const DOT = 'M8 5.6a2.4 2.4 0 1 1 0 4.8 2.4 2.4 0 0 1 0-4.8Z';
 
 /** The strokes alone; with a halo where they lie on the model. */
 export function MarkShape(props: { kind: string; severity: Severity; halo?: boolean }) {
-  const shape = SHAPE_OF_KIND[props.kind] ?? 'vertex';
+  const shape = shapeOf(props.kind);
   const { body, colour } = SHAPES[shape];
   const must = props.severity === 'must';
   const width = must ? 1 : props.severity === 'should' ? 1.9 : 1;
@@ -66,7 +81,7 @@ export function MarkShape(props: { kind: string; severity: Severity; halo?: bool
     <>
       {props.halo && (
         <path
-          d={body}
+          d={shape === 'flow' ? body + BAR : body}
           fill="var(--sheet)"
           stroke="var(--sheet)"
           strokeWidth={5 + width}
@@ -74,6 +89,15 @@ export function MarkShape(props: { kind: string; severity: Severity; halo?: bool
         />
       )}
       <path d={body} fill={fill} stroke={colour} strokeWidth={width} strokeLinejoin="round" />
+      {shape === 'flow' && (
+        <path
+          d={BAR}
+          fill="none"
+          stroke={colour}
+          strokeWidth={must ? 2 : width}
+          strokeLinecap="round"
+        />
+      )}
       {shape === 'vertex' && (
         <path
           d={DOT}

@@ -15,8 +15,25 @@ const MOST_MARKS = 7;
 const KIND_NAMES: Record<string, string> = {
   ngon: 'N-gons left behind',
   triangle: 'Triangles',
+  'flat-corner': 'Straight corners',
+  'all-triangles': 'Triangulated meshes',
   'idle-vertex': 'Idle vertices',
+  'bent-vertex': 'Bends where 2 edges meet',
   double: 'Vertices in one place',
+  'loose-vertex': 'Loose vertices',
+  'loose-edge': 'Loose edges',
+  border: 'Open borders',
+  'crowded-edge': 'Crowded edges',
+  'bow-tie': 'Surfaces touching in a vertex',
+  flipped: 'Faces turned over',
+  'inside-out': 'Parts inside out',
+  'repeated-corner': 'Repeated corners',
+  'unreadable-face': 'Faces left out',
+  'no-place': 'Vertices without a place',
+  'twin-face': 'Faces in one place',
+  'no-area': 'Faces without area',
+  'ring-stop': 'Rings that stop',
+  pole: 'Poles',
 };
 
 /** The instructor's home: what waits, the oldest first. */

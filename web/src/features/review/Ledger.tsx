@@ -12,7 +12,7 @@ interface Props {
 /** The findings of a submission by family; the chosen one opens to its sentence and actions. */
 export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const { check, since } = review;
-  const families = ['Sides', 'Vertices'];
+  const families = ['Sides', 'Vertices', 'Surface', 'Flow'];
   const clean = families.filter((f) => !check.findings.some((x) => x.family === f));
   return (
     <nav

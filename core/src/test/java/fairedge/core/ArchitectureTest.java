@@ -42,7 +42,8 @@ class ArchitectureTest {
               Map.entry("flow", List.of("geometry", "mesh")),
               Map.entry("cut", List.of("geometry", "mesh", "local", "flow")),
               Map.entry("step", List.of("geometry", "mesh", "local", "flow", "cut")),
-              Map.entry("inspect", List.of("geometry", "mesh", "flow")),
+              Map.entry("near", List.of("geometry", "mesh")),
+              Map.entry("inspect", List.of("geometry", "mesh", "flow", "near")),
               Map.entry("compare", List.of("geometry", "inspect")),
               Map.entry("format", List.of("geometry", "mesh")),
               Map.entry("props", List.of("geometry", "mesh"))));

@@ -81,15 +81,71 @@ public final class Polygon {
     return corner(i - 1).minus(corner(i)).angleTo(corner(i + 1).minus(corner(i)));
   }
 
-  /** How many corners turn by at most {@code degrees}. */
+  /** How many corners turn by at most {@code degrees}; one at a side without length has no turn. */
   public int straightCorners(double degrees) {
     int count = 0;
     for (int i = 0; i < corners.length; i++) {
-      if (turnAt(i) <= degrees) {
+      boolean turns = !corner(i).equals(corner(i - 1)) && !corner(i).equals(corner(i + 1));
+      if (turns && turnAt(i) <= degrees) {
         count++;
       }
     }
     return count;
+  }
+
+  /**
+   * Turn at corner i as seen along the normal, degrees, -180 to 180: positive to the left, as at
+   * all corners of a convex polygon; 0 where a side has no length or there is no normal.
+   */
+  public double inPlaneTurnAt(int i) {
+    Vec3 normal = normal();
+    Vec3 in = corner(i).minus(corner(i - 1));
+    Vec3 out = corner(i + 1).minus(corner(i));
+    Vec3 flatIn = in.minus(normal.times(in.dot(normal)));
+    Vec3 flatOut = out.minus(normal.times(out.dot(normal)));
+    double sine = normal.dot(flatIn.cross(flatOut));
+    return StrictMath.toDegrees(StrictMath.atan2(sine, flatIn.dot(flatOut)));
+  }
+
+  /**
+   * Largest angle between the normal and that of a corner (of its two sides, turned to the normal's
+   * side), degrees, over corners whose in-plane turn is 5 to 175 in size; 0 for a triangle.
+   */
+  public double warp() {
+    double largest = 0;
+    for (int i = 0; corners.length > 3 && i < corners.length; i++) {
+      double turn = Math.abs(inPlaneTurnAt(i));
+      if (turn >= 5 && turn <= 175) {
+        Vec3 own = corner(i).minus(corner(i - 1)).cross(corner(i + 1).minus(corner(i)));
+        double angle = own.angleTo(newell);
+        largest = Math.max(largest, Math.min(angle, 180 - angle));
+      }
+    }
+    return largest;
+  }
+
+  /** Twice the area over the square of the largest distance of two corners; 0 without extent. */
+  public double slenderness() {
+    double largest = 0;
+    for (int i = 0; i < corners.length; i++) {
+      for (int j = i + 1; j < corners.length; j++) {
+        Vec3 apart = corners[j].minus(corners[i]);
+        largest = Math.max(largest, apart.dot(apart));
+      }
+    }
+    return largest > 0 ? 2 * area() / largest : 0;
+  }
+
+  /** Longest side over shortest; infinite where a side has no length. */
+  public double aspect() {
+    double shortest = Double.POSITIVE_INFINITY;
+    double longest = 0;
+    for (int i = 0; i < corners.length; i++) {
+      double side = corner(i).distance(corner(i + 1));
+      shortest = Math.min(shortest, side);
+      longest = Math.max(longest, side);
+    }
+    return longest / shortest;
   }
 
   /** Mean length of the sides. */

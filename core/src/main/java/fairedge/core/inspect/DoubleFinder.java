@@ -22,7 +22,7 @@ import java.util.TreeMap;
  * fall together; then each is compared with those that follow it within the weld distance. Cost: n
  * log n, and the pairs that are near along that direction.
  */
-final class DoubleFinder {
+final class DoubleFinder implements Finder {
   private static final Vec3 OBLIQUE = new Vec3(0.7310585, 0.5411961, 0.4155393).unit();
 
   /** Sort keys hold the place along the direction in 38 bits over a vertex index in 25. */
@@ -30,64 +30,76 @@ final class DoubleFinder {
 
   private static final long BINS = 1L << 38;
 
-  private final double weld;
-  private long window;
-
-  DoubleFinder(double weld) {
-    this.weld = weld;
+  @Override
+  public List<Finding> find(Subject subject) {
+    Double absolute = subject.thresholds().weld();
+    double weld = absolute == null ? subject.tolerance().weld() : absolute;
+    return new Search(subject.mesh(), weld).findings();
   }
 
-  List<Finding> find(Mesh mesh) {
-    long[] keys = sortedKeys(mesh);
-    if (keys.length == 0) {
-      return List.of();
+  /** Vertices along the direction, and a window that runs over them. */
+  private static final class Search {
+    private final Mesh mesh;
+    private final double weld;
+    private long window;
+
+    Search(Mesh mesh, double weld) {
+      this.mesh = mesh;
+      this.weld = weld;
     }
-    Clusters clusters = new Clusters(mesh.vertexEnd());
-    for (int i = 0; i < keys.length; i++) {
-      int v = vertexOf(keys[i]);
-      for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
-        int w = vertexOf(keys[j]);
-        double distance = mesh.position(v).distance(mesh.position(w));
-        if (distance <= weld) {
-          clusters.join(v, w, distance);
+
+    List<Finding> findings() {
+      long[] keys = sortedKeys();
+      if (keys.length == 0) {
+        return List.of();
+      }
+      Clusters clusters = new Clusters(mesh.vertexEnd());
+      for (int i = 0; i < keys.length; i++) {
+        int v = vertexOf(keys[i]);
+        for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
+          int w = vertexOf(keys[j]);
+          double distance = mesh.position(v).distance(mesh.position(w));
+          if (distance <= weld) {
+            clusters.join(v, w, distance);
+          }
         }
       }
+      return clusters.findings(mesh);
     }
-    return clusters.findings(mesh);
-  }
 
-  private long[] sortedKeys(Mesh mesh) {
-    double low = Double.POSITIVE_INFINITY;
-    double high = Double.NEGATIVE_INFINITY;
-    int count = 0;
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-        double along = mesh.position(v).dot(OBLIQUE);
-        low = Math.min(low, along);
-        high = Math.max(high, along);
-        count++;
+    private long[] sortedKeys() {
+      double low = Double.POSITIVE_INFINITY;
+      double high = Double.NEGATIVE_INFINITY;
+      int count = 0;
+      for (int v = 0; v < mesh.vertexEnd(); v++) {
+        if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+          double along = mesh.position(v).dot(OBLIQUE);
+          low = Math.min(low, along);
+          high = Math.max(high, along);
+          count++;
+        }
       }
-    }
-    long[] keys = new long[count];
-    double binsPerUnit = high > low ? (BINS - 1) / (high - low) : 0;
-    window = (long) Math.min(BINS, weld * binsPerUnit) + 1;
-    int filled = 0;
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-        long bin = (long) ((mesh.position(v).dot(OBLIQUE) - low) * binsPerUnit);
-        keys[filled++] = bin << INDEX_BITS | v;
+      long[] keys = new long[count];
+      double binsPerUnit = high > low ? (BINS - 1) / (high - low) : 0;
+      window = (long) Math.min(BINS, weld * binsPerUnit) + 1;
+      int filled = 0;
+      for (int v = 0; v < mesh.vertexEnd(); v++) {
+        if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+          long bin = (long) ((mesh.position(v).dot(OBLIQUE) - low) * binsPerUnit);
+          keys[filled++] = bin << INDEX_BITS | v;
+        }
       }
+      Arrays.sort(keys);
+      return keys;
     }
-    Arrays.sort(keys);
-    return keys;
-  }
 
-  private static int vertexOf(long key) {
-    return (int) (key & (1L << INDEX_BITS) - 1);
-  }
+    private static int vertexOf(long key) {
+      return (int) (key & (1L << INDEX_BITS) - 1);
+    }
 
-  private static long binOf(long key) {
-    return key >> INDEX_BITS;
+    private static long binOf(long key) {
+      return key >> INDEX_BITS;
+    }
   }
 
   /** Vertices joined by pairs: union by index, always towards the lower one. */

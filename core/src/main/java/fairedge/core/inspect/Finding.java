@@ -13,7 +13,12 @@ import java.util.stream.Collectors;
  * sentence} one plain sentence that names the numbers and why it matters.
  */
 public sealed interface Finding {
-  Kind kind();
+  /** By what it counts. */
+  Rule rule();
+
+  default Kind kind() {
+    return rule().kind();
+  }
 
   List<Element> elements();
 
@@ -27,9 +32,13 @@ public sealed interface Finding {
 
   String sentence();
 
+  /** So many elements tell a finding from others of its kind. */
+  int NAMED = 3;
+
   /** The same fault at the same elements of one workpiece has the same key, step after step. */
   default String key() {
-    return kind().key() + elements().stream().map(e -> " " + e).collect(Collectors.joining());
+    return kind().key()
+        + elements().stream().limit(NAMED).map(e -> " " + e).collect(Collectors.joining());
   }
 
   /**
@@ -41,8 +50,8 @@ public sealed interface Finding {
   record Ngon(int face, int sides, boolean flat, int straightCorners, Vec3 place, double reach)
       implements Finding {
     @Override
-    public Kind kind() {
-      return Kind.NGON;
+    public Rule rule() {
+      return flat ? Rule.NGON_FLAT : Rule.NGON;
     }
 
     @Override
@@ -95,8 +104,8 @@ public sealed interface Finding {
     }
 
     @Override
-    public Kind kind() {
-      return Kind.TRIANGLE;
+    public Rule rule() {
+      return form == Form.FAN ? Rule.TRIANGLE_FAN : Rule.TRIANGLE;
     }
 
     @Override
@@ -136,8 +145,8 @@ public sealed interface Finding {
   /** A vertex between two edges that run straight on: it shapes nothing. */
   record IdleVertex(int vertex, double turn, Vec3 place, double reach) implements Finding {
     @Override
-    public Kind kind() {
-      return Kind.IDLE_VERTEX;
+    public Rule rule() {
+      return Rule.IDLE_VERTEX;
     }
 
     @Override
@@ -174,8 +183,8 @@ public sealed interface Finding {
   record DoubleVertices(List<Integer> vertices, long pairs, double apart, Vec3 place, double reach)
       implements Finding {
     @Override
-    public Kind kind() {
-      return Kind.DOUBLE;
+    public Rule rule() {
+      return Rule.DOUBLE;
     }
 
     @Override
@@ -200,6 +209,118 @@ public sealed interface Finding {
           + pairs
           + (pairs == 1 ? " pair" : " pairs")
           + "). The surface may be torn here without showing it: weld them.";
+    }
+  }
+
+  /** A finding that needs no more than its words and its place. */
+  record Told(
+      Rule rule,
+      List<Element> elements,
+      Vec3 place,
+      double reach,
+      Measure measure,
+      String title,
+      String sentence)
+      implements Finding {}
+
+  /** Faces to turn, so that neighbours are wound alike. */
+  record Flipped(List<Integer> faces, List<Element> elements, Vec3 place, double reach)
+      implements Finding {
+    @Override
+    public Rule rule() {
+      return Rule.FLIPPED;
+    }
+
+    @Override
+    public Measure measure() {
+      return new Measure(faces.size(), Measure.Unit.FACES);
+    }
+
+    @Override
+    public String title() {
+      return faces.size() == 1 ? "Face turned over" : faces.size() + " faces turned over";
+    }
+
+    @Override
+    public String sentence() {
+      return faces.size() == 1
+          ? "This face is wound against its neighbours, so its back shows: turn it."
+          : "These "
+              + faces.size()
+              + " faces are wound against their neighbours, so their backs show: turn them.";
+    }
+  }
+
+  /**
+   * A face at which open rings end.
+   *
+   * @param rings numbers of the rings in the order of the figures
+   */
+  record RingStop(int face, int sides, List<Integer> rings, Vec3 place, double reach)
+      implements Finding {
+    @Override
+    public Rule rule() {
+      return Rule.RING_STOP;
+    }
+
+    @Override
+    public List<Element> elements() {
+      return List.of(Element.face(face));
+    }
+
+    @Override
+    public Measure measure() {
+      return new Measure(rings.size(), Measure.Unit.RINGS);
+    }
+
+    private String what() {
+      return sides == 3 ? "triangle" : sides + "-sided face";
+    }
+
+    @Override
+    public String title() {
+      return rings.size() == 1
+          ? "Ring stops at the " + what()
+          : rings.size() + " rings stop at the " + what();
+    }
+
+    @Override
+    public String sentence() {
+      return (rings.size() == 1 ? "1 ring ends" : rings.size() + " rings end")
+          + " at this "
+          + what()
+          + ", so no loop can run on across it.";
+    }
+  }
+
+  /** An inner vertex where not 4 edges meet. */
+  record Pole(int vertex, int valence, boolean fresh, Vec3 place, double reach) implements Finding {
+    @Override
+    public Rule rule() {
+      return valence >= 6 ? Rule.POLE_MANY : Rule.POLE_NEW;
+    }
+
+    @Override
+    public List<Element> elements() {
+      return List.of(Element.vertex(vertex));
+    }
+
+    @Override
+    public Measure measure() {
+      return new Measure(valence, Measure.Unit.EDGES);
+    }
+
+    @Override
+    public String title() {
+      return (fresh ? "New pole" : "Pole") + " where " + valence + " edges meet";
+    }
+
+    @Override
+    public String sentence() {
+      return valence
+          + " edges meet at this inner vertex"
+          + (fresh ? ", and the starter has no pole here" : "")
+          + ": edge loops end here, and the surface tightens when it is subdivided.";
     }
   }
 }

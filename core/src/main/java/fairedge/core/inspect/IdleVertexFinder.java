@@ -10,33 +10,34 @@ import java.util.List;
  *
  * <ol>
  *   <li>a vertex in faces at which exactly two edges of faces meet (loose edges don't count);
- *   <li>all three vertices of these edges have a place;
+ *   <li>all three vertices of these edges have a place, and both edges have a length;
  *   <li>the direction turns there by the profile's angle (1 degree) or less, on a border too.
  * </ol>
  *
  * Cost: every vertex once.
  */
-final class IdleVertexFinder {
-  private final double largestTurn;
-
-  IdleVertexFinder(double largestTurn) {
-    this.largestTurn = largestTurn;
-  }
-
-  List<Finding> find(Mesh mesh) {
+final class IdleVertexFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
     List<Finding> found = new ArrayList<>();
     for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.edgeAt(v) != Mesh.NONE && mesh.valence(v) == 2) {
-        int[] ends = faceNeighbours(mesh, v);
-        if (mesh.hasPlace(v) && mesh.hasPlace(ends[0]) && mesh.hasPlace(ends[1])) {
-          add(found, mesh, v, ends);
+      if (subject.topology().valence(v) == 2) {
+        double turn = turnAt(mesh, v);
+        if (turn <= subject.thresholds().idleAngle()) {
+          double reach = Places.meanEdge(mesh, mesh.facesAt(v));
+          found.add(new Finding.IdleVertex(v, turn, mesh.position(v), reach));
         }
       }
     }
     return found;
   }
 
-  private static int[] faceNeighbours(Mesh mesh, int v) {
+  /**
+   * Turn at a vertex between its two edges of faces, degrees, 0 straight on; NaN where a vertex has
+   * no place or an edge no length.
+   */
+  static double turnAt(Mesh mesh, int v) {
     int[] ends = new int[2];
     int count = 0;
     for (int e : mesh.edgesAt(v)) {
@@ -44,16 +45,12 @@ final class IdleVertexFinder {
         ends[count++] = mesh.otherEnd(e, v);
       }
     }
-    return ends;
-  }
-
-  private void add(List<Finding> found, Mesh mesh, int v, int[] ends) {
-    Vec3 at = mesh.position(v);
-    Vec3 in = at.minus(mesh.position(ends[0]));
-    Vec3 out = mesh.position(ends[1]).minus(at);
-    double turn = in.angleTo(out);
-    if (turn <= largestTurn) {
-      found.add(new Finding.IdleVertex(v, turn, at, Places.meanEdge(mesh, mesh.facesAt(v))));
+    if (!mesh.hasPlace(v) || !mesh.hasPlace(ends[0]) || !mesh.hasPlace(ends[1])) {
+      return Double.NaN;
     }
+    Vec3 in = mesh.position(v).minus(mesh.position(ends[0]));
+    Vec3 out = mesh.position(ends[1]).minus(mesh.position(v));
+    boolean turns = !in.equals(Vec3.ZERO) && !out.equals(Vec3.ZERO);
+    return turns ? in.angleTo(out) : Double.NaN;
   }
 }

@@ -4,13 +4,32 @@ package fairedge.core.inspect;
 public enum Kind {
   NGON("ngon", Family.SIDES),
   TRIANGLE("triangle", Family.SIDES),
+  FLAT_CORNER("flat-corner", Family.SIDES),
+  ALL_TRIANGLES("all-triangles", Family.SIDES),
   IDLE_VERTEX("idle-vertex", Family.VERTICES),
-  DOUBLE("double", Family.VERTICES);
+  BENT_VERTEX("bent-vertex", Family.VERTICES),
+  DOUBLE("double", Family.VERTICES),
+  LOOSE_VERTEX("loose-vertex", Family.VERTICES),
+  LOOSE_EDGE("loose-edge", Family.VERTICES),
+  BORDER("border", Family.SURFACE),
+  CROWDED_EDGE("crowded-edge", Family.SURFACE),
+  BOW_TIE("bow-tie", Family.SURFACE),
+  FLIPPED("flipped", Family.SURFACE),
+  INSIDE_OUT("inside-out", Family.SURFACE),
+  REPEATED_CORNER("repeated-corner", Family.SURFACE),
+  UNREADABLE_FACE("unreadable-face", Family.SURFACE),
+  NO_PLACE("no-place", Family.SURFACE),
+  TWIN_FACE("twin-face", Family.SURFACE),
+  NO_AREA("no-area", Family.SURFACE),
+  RING_STOP("ring-stop", Family.FLOW),
+  POLE("pole", Family.FLOW);
 
   /** What a kind of finding is about. */
   public enum Family {
     SIDES("Sides"),
-    VERTICES("Vertices");
+    VERTICES("Vertices"),
+    SURFACE("Surface"),
+    FLOW("Flow");
 
     private final String title;
 

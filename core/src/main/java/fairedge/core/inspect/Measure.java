@@ -6,7 +6,23 @@ public record Measure(double value, Unit unit) {
   public enum Unit {
     SIDES,
     FACES,
+    EDGES,
+    VERTICES,
+    CORNERS,
     PAIRS,
-    DEGREES
+    USES,
+    FANS,
+    RINGS,
+    DEGREES,
+    /** A share, 0 to 1. */
+    SHARE,
+    /** The mesh's unit of length. */
+    LENGTH,
+    /** The mesh's unit, cubed. */
+    VOLUME,
+    /** A line of the file, from 1. */
+    LINE,
+    /** Without unit. */
+    RATIO
   }
 }

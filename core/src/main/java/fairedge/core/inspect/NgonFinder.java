@@ -1,7 +1,6 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Polygon;
-import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,37 +12,33 @@ import java.util.List;
  *   <li>a face with more than 4 sides;
  *   <li>flat if no corner lies farther than 1e-4 S from the plane through its middle, square to its
  *       Newell normal;
- *   <li>a corner is straight if it turns by 1 degree or less;
+ *   <li>a corner is straight if it turns by the profile's angle (1 degree) or less;
  *   <li>a face with a corner without place is neither flat nor has it straight corners.
  * </ol>
  *
  * Cost: every corner once.
  */
-final class NgonFinder {
-  private static final double STRAIGHT = 1;
-  private final Tolerance tolerance;
-
-  NgonFinder(Tolerance tolerance) {
-    this.tolerance = tolerance;
-  }
-
-  List<Finding> find(Mesh mesh) {
+final class NgonFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
     List<Finding> found = new ArrayList<>();
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (mesh.hasFace(f) && mesh.size(f) > 4) {
-        found.add(ngon(mesh, f));
+        found.add(ngon(subject, f));
       }
     }
     return found;
   }
 
-  private Finding ngon(Mesh mesh, int f) {
+  private static Finding ngon(Subject subject, int f) {
+    Mesh mesh = subject.mesh();
     boolean flat = false;
     int straight = 0;
     if (mesh.isMeasurable(f)) {
       Polygon shape = mesh.polygon(f);
-      flat = shape.warpDistance() <= tolerance.flat();
-      straight = shape.straightCorners(STRAIGHT);
+      flat = shape.warpDistance() <= subject.tolerance().flat();
+      straight = shape.straightCorners(subject.thresholds().straight());
     }
     return new Finding.Ngon(
         f, mesh.size(f), flat, straight, Places.onFace(mesh, f), Places.meanEdge(mesh, f));

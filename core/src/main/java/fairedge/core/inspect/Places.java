@@ -38,6 +38,28 @@ final class Places {
     return best;
   }
 
+  /** Where vertex v lies; without a place the first neighbour that has one. */
+  static Vec3 ofVertex(Mesh mesh, int v) {
+    if (mesh.hasPlace(v)) {
+      return mesh.position(v);
+    }
+    for (int e : mesh.edgesAt(v)) {
+      int other = mesh.otherEnd(e, v);
+      if (mesh.hasPlace(other)) {
+        return mesh.position(other);
+      }
+    }
+    return Vec3.ZERO;
+  }
+
+  /** The middle of edge e; the end that has a place, if only one has. */
+  static Vec3 onEdge(Mesh mesh, int e) {
+    boolean whole = mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
+    return whole
+        ? mesh.along(e, 0.5)
+        : ofVertex(mesh, mesh.hasPlace(mesh.first(e)) ? mesh.first(e) : mesh.second(e));
+  }
+
   private static Vec3 firstPlace(Mesh mesh, int f) {
     for (int v : mesh.vertices(f)) {
       if (mesh.hasPlace(v)) {

@@ -9,7 +9,10 @@ import java.util.BitSet;
 import java.util.List;
 
 /**
- * {@code triangle}, the first form that fits:
+ * {@code all-triangles}: over nine tenths of the faces are triangles, and the starter, where there
+ * is one, has none: one finding for the whole mesh instead of the following.
+ *
+ * <p>{@code triangle}, the first form that fits:
  *
  * <ol>
  *   <li><b>fan</b>: the triangles at a vertex that has 3 or more faces, all triangles, while every
@@ -24,24 +27,28 @@ import java.util.List;
  *
  * Cost: every face once, and {@link PairMatching}.
  */
-final class TriangleFinder {
-  private final double largestBend;
+final class TriangleFinder implements Finder {
+  /** More than this share of triangles is one finding for the whole mesh. */
+  private static final double NEARLY_ALL = 0.9;
 
-  TriangleFinder(double largestBend) {
-    this.largestBend = largestBend;
-  }
-
-  List<Finding> find(Mesh mesh) {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
     BitSet free = new BitSet();
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (mesh.hasFace(f) && mesh.size(f) == 3) {
         free.set(f);
       }
     }
+    Starter starter = subject.starter();
+    boolean expected = starter != null && starter.hasTriangles();
+    if (!expected && free.cardinality() > NEARLY_ALL * mesh.faceCount()) {
+      return List.of(allTriangles(subject, free));
+    }
     List<Finding> found = new ArrayList<>();
     if (!free.isEmpty()) {
       findFans(mesh, free, found);
-      findPairs(mesh, free, found);
+      findPairs(subject, free, found);
       free.stream().forEach(f -> found.add(stray(mesh, f)));
     }
     return found;
@@ -103,22 +110,48 @@ final class TriangleFinder {
     return false;
   }
 
-  private void findPairs(Mesh mesh, BitSet free, List<Finding> found) {
-    List<PairMatching.Candidate> candidates = new ArrayList<>();
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (mesh.hasEdge(e) && mesh.isTwoSided(e)) {
-        addCandidate(mesh, e, free, candidates);
-      }
-    }
-    for (PairMatching.Candidate pair : PairMatching.best(candidates)) {
+  private static Finding allTriangles(Subject subject, BitSet triangles) {
+    Mesh mesh = subject.mesh();
+    int first = triangles.nextSetBit(0);
+    int pairs = pairs(subject, triangles).size();
+    return new Finding.Told(
+        Rule.ALL_TRIANGLES,
+        List.of(Element.face(first)),
+        Places.onFace(mesh, first),
+        Places.meanEdge(mesh, first),
+        new Measure((double) triangles.cardinality() / mesh.faceCount(), Measure.Unit.SHARE),
+        "The whole mesh is triangles",
+        triangles.cardinality()
+            + " of "
+            + mesh.faceCount()
+            + " faces are triangles, as after an export that cuts every face: "
+            + pairs
+            + " pairs of them would make quads. This is about the whole mesh.");
+  }
+
+  private void findPairs(Subject subject, BitSet free, List<Finding> found) {
+    Mesh mesh = subject.mesh();
+    for (PairMatching.Candidate pair : pairs(subject, free)) {
       free.clear(pair.face());
       free.clear(pair.other());
       found.add(pair(mesh, pair));
     }
   }
 
-  private void addCandidate(
-      Mesh mesh, int e, BitSet free, List<PairMatching.Candidate> candidates) {
+  private static List<PairMatching.Candidate> pairs(Subject subject, BitSet free) {
+    Mesh mesh = subject.mesh();
+    List<PairMatching.Candidate> candidates = new ArrayList<>();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (subject.topology().uses(e) == 2) {
+        addCandidate(subject, e, free, candidates);
+      }
+    }
+    return PairMatching.best(candidates);
+  }
+
+  private static void addCandidate(
+      Subject subject, int e, BitSet free, List<PairMatching.Candidate> candidates) {
+    Mesh mesh = subject.mesh();
     int c = mesh.firstSideOn(e);
     int d = mesh.nextOnEdge(c);
     int f = mesh.faceOf(c);
@@ -140,7 +173,7 @@ final class TriangleFinder {
               mesh.position(mesh.vertexOf(d))
             });
     double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
-    if (bend <= largestBend && isStrictlyConvex(quad)) {
+    if (bend <= subject.thresholds().pairBend() && isStrictlyConvex(quad)) {
       candidates.add(
           new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
     }

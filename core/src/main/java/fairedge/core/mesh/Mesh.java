@@ -190,6 +190,11 @@ public final class Mesh {
     return c != NONE && cornerNextOnEdge[c] != c && cornerNextOnEdge[cornerNextOnEdge[c]] == c;
   }
 
+  /** One more than the highest corner id in use; corner ids are internal to a state. */
+  public int cornerEnd() {
+    return cornerEnd;
+  }
+
   /** The corner with which face f begins; part of the state, as files keep it. */
   public int firstCorner(int f) {
     return faceCorner[f];

@@ -16,16 +16,28 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class InspectorTest {
+  /** Those that this class is about; the others are in {@link KindsTest}. */
+  private static final Set<Kind> HERE =
+      EnumSet.of(Kind.NGON, Kind.TRIANGLE, Kind.IDLE_VERTEX, Kind.DOUBLE);
+
+  /** Its own starter: triangles are expected, and nothing is new. */
   private static Report inspect(Mesh mesh, Profile profile) {
-    return new Inspector(profile, Tolerance.of(mesh.bounds())).inspect(mesh);
+    Tolerance tolerance = Tolerance.of(mesh.bounds());
+    Report all =
+        new Inspector(profile, tolerance, new Starter(mesh, tolerance.flat())).inspect(mesh);
+    return new Report(
+        all.figures(),
+        all.findings().stream().filter(f -> HERE.contains(f.finding().kind())).toList());
   }
 
   private static List<Finding> findings(Mesh mesh) {
@@ -261,19 +273,7 @@ class InspectorTest {
     }
     Mesh mesh = b.build();
     assertThat(findings(mesh)).isEmpty();
-    Profile all = Profile.ALL_QUADS;
-    Profile wide =
-        new Profile(
-            "Wide",
-            all.ngon(),
-            all.flatNgon(),
-            all.triangle(),
-            all.fan(),
-            all.idleVertex(),
-            all.doubles(),
-            1,
-            20,
-            0.11);
+    Profile wide = Profile.ALL_QUADS.with(Thresholds.USUAL.withWeld(0.11));
     Report report = inspect(mesh, wide);
     DoubleVertices chain = (DoubleVertices) report.findings().getFirst().finding();
     assertThat(chain.vertices()).containsExactly(4, 5, 6);

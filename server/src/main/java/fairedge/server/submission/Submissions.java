@@ -2,10 +2,10 @@ package fairedge.server.submission;
 
 import fairedge.core.format.BadFile;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.ReadResult.ReadRemark;
 import fairedge.core.format.obj.ObjReader;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
+import fairedge.core.mesh.Oddity;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.exercise.Exercise;
@@ -58,7 +58,14 @@ public class Submissions {
 
   /** A mesh on its way in. */
   private record Incoming(
-      Mesh mesh, @Nullable String fileName, @Nullable Long step, List<ReadingView> reading) {}
+      Mesh mesh, @Nullable String fileName, @Nullable Long step, List<Oddity> oddities) {
+    List<ReadingView> reading() {
+      return oddities.stream()
+          .limit(MOST_REMARKS)
+          .map(o -> new ReadingView(o.line(), words(o)))
+          .toList();
+    }
+  }
 
   /** Hands in a workpiece as it stands at a revision. */
   @Transactional
@@ -77,13 +84,9 @@ public class Submissions {
       UUID exerciseId, SignedIn student, String fileName, InputStream file, UUID clientKey) {
     Exercise exercise = exercises.requireForStudent(exerciseId, student);
     ReadResult read = read(file);
-    List<ReadingView> reading =
-        read.remarks().stream()
-            .limit(MOST_REMARKS)
-            .map(r -> new ReadingView(r.line(), words(r)))
-            .toList();
     String name = fileName.length() > 200 ? fileName.substring(0, 200) : fileName;
-    return keep(exercise, student, clientKey, new Incoming(read.mesh(), name, null, reading));
+    return keep(
+        exercise, student, clientKey, new Incoming(read.mesh(), name, null, read.oddities()));
   }
 
   private static ReadResult read(InputStream file) {
@@ -99,10 +102,10 @@ public class Submissions {
     }
   }
 
-  private static String words(ReadRemark remark) {
-    return switch (remark.kind()) {
-      case UNREADABLE_FACE -> "A face was left out: " + remark.text() + ".";
-      case REPEATED_CORNER -> "A face was mended: " + remark.text() + ".";
+  private static String words(Oddity oddity) {
+    return switch (oddity.kind()) {
+      case UNREADABLE_FACE -> "A face was left out: " + oddity.text() + ".";
+      case REPEATED_CORNER -> "A face was mended: " + oddity.text() + ".";
     };
   }
 
@@ -126,7 +129,8 @@ public class Submissions {
             meshes.keep(incoming.mesh()),
             clock.instant());
     CheckView check =
-        inspections.inspect(incoming.mesh(), exercise.profile(), exercise.tolerance());
+        inspections.inspect(
+            incoming.mesh(), incoming.oddities(), exercise.profile(), exercise.tolerance());
     store.insert(submission, clientKey, check, incoming.reading());
     return new HandedIn(submission.id(), submission.attempt(), incoming.reading());
   }

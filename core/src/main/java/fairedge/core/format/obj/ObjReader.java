@@ -2,9 +2,9 @@ package fairedge.core.format.obj;
 
 import fairedge.core.format.BadFile;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.ReadResult.ReadRemark;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.mesh.Oddity;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -37,7 +37,7 @@ public final class ObjReader {
   private static final int LONGEST_LINE = 16 * 1024 * 1024;
 
   private final MeshBuilder builder = new MeshBuilder();
-  private final List<ReadRemark> remarks = new ArrayList<>();
+  private final List<Oddity> oddities = new ArrayList<>();
   private final List<Pending> pending = new ArrayList<>();
   private int keywords;
   private int firstUnknownLine;
@@ -213,10 +213,10 @@ public final class ObjReader {
       accepted += add(p) ? 1 : 0;
     }
     if (accepted == 0) {
-      ReadRemark first = remarks.getFirst();
+      Oddity first = oddities.getFirst();
       throw new BadFile(first.line(), "no readable face (" + first.text() + ")", "at least one");
     }
-    return new ReadResult(builder.build(), List.copyOf(remarks));
+    return new ReadResult(builder.build(), List.copyOf(oddities));
   }
 
   /** Whether it was a face and was accepted. */
@@ -236,22 +236,30 @@ public final class ObjReader {
       problem = "it has " + ring.length + " different corners in a row, a face needs 3";
     }
     if (!problem.isEmpty()) {
-      remarks.add(new ReadRemark(ReadRemark.Kind.UNREADABLE_FACE, p.line(), Mesh.NONE, problem));
+      oddities.add(
+          new Oddity(
+              Oddity.Kind.UNREADABLE_FACE, p.line(), Mesh.NONE, known(p.vertices()), problem));
       return false;
     }
     int face = builder.face(ring);
     if (ring.length < p.vertices().length) {
       int dropped = p.vertices().length - ring.length;
-      remarks.add(
-          new ReadRemark(
-              ReadRemark.Kind.REPEATED_CORNER,
+      oddities.add(
+          new Oddity(
+              Oddity.Kind.REPEATED_CORNER,
               p.line(),
               face,
+              known(ring),
               dropped
                   + (dropped == 1 ? " corner repeats" : " corners repeat")
                   + " the one before"));
     }
     return true;
+  }
+
+  /** The vertices that are there. */
+  private List<Integer> known(int[] vertices) {
+    return Arrays.stream(vertices).filter(v -> v < builder.vertexCount()).boxed().toList();
   }
 
   private void addLooseEdges(Pending p, String problem) {

@@ -7,14 +7,15 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import fairedge.core.Meshes;
 import fairedge.core.format.BadFile;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.ReadResult.ReadRemark;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.mesh.Oddity;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
@@ -44,7 +45,7 @@ class ObjTest {
   void facesOfAnyNotation_areRead() throws Exception {
     ReadResult result = read(SQUARE + "vt 0 0\nvn 0 0 1\nf 1/1/1 2//1 3/1 4\n");
     assertMesh(result.mesh()).hasCounts(4, 4, 1);
-    assertThat(result.remarks()).isEmpty();
+    assertThat(result.oddities()).isEmpty();
     assertThat(result.mesh().vertices(0)).containsExactly(0, 1, 2, 3);
   }
 
@@ -88,19 +89,28 @@ class ObjTest {
   void unreadableFace_isLeftOut_andReportedWithItsLine(String face, String text) throws Exception {
     ReadResult result = read(SQUARE + face + "\nf 1 2 3 4\n");
     assertMesh(result.mesh()).hasCounts(4, 4, 1);
-    assertThat(result.remarks())
-        .containsExactly(
-            new ReadRemark(ReadRemark.Kind.UNREADABLE_FACE, 5, Mesh.NONE, text.strip()));
+    assertThat(result.oddities())
+        .singleElement()
+        .satisfies(o -> {
+          assertThat(o.kind()).isEqualTo(Oddity.Kind.UNREADABLE_FACE);
+          assertThat(o.line()).isEqualTo(5);
+          assertThat(o.face()).isEqualTo(Mesh.NONE);
+          assertThat(o.text()).isEqualTo(text.strip());
+        });
   }
 
   @Test
   void repeatedCorner_isDropped_andReported() throws Exception {
     ReadResult result = read(SQUARE + "f 1 2 2 3 4 1\n");
     assertThat(result.mesh().vertices(0)).containsExactly(0, 1, 2, 3);
-    assertThat(result.remarks())
+    assertThat(result.oddities())
         .containsExactly(
-            new ReadRemark(
-                ReadRemark.Kind.REPEATED_CORNER, 5, 0, "2 corners repeat the one before"));
+            new Oddity(
+                Oddity.Kind.REPEATED_CORNER,
+                5,
+                0,
+                List.of(0, 1, 2, 3),
+                "2 corners repeat the one before"));
   }
 
   @ParameterizedTest

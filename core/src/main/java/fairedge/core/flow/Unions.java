@@ -1,0 +1,35 @@
+package fairedge.core.flow;
+
+/**
+ * Disjoint sets of the numbers 0 to n - 1, joined towards the lowest member; near constant cost.
+ */
+public final class Unions {
+  private final int[] parent;
+
+  public Unions(int n) {
+    parent = new int[n];
+    for (int i = 0; i < n; i++) {
+      parent[i] = i;
+    }
+  }
+
+  /** The lowest member of the set of i. */
+  public int rootOf(int i) {
+    int root = i;
+    while (parent[root] != root) {
+      parent[root] = parent[parent[root]];
+      root = parent[root];
+    }
+    return root;
+  }
+
+  public void join(int i, int j) {
+    int a = rootOf(i);
+    int b = rootOf(j);
+    if (a < b) {
+      parent[b] = a;
+    } else {
+      parent[a] = b;
+    }
+  }
+}

@@ -1,0 +1,51 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Topology;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * {@code bent-vertex}:
+ *
+ * <ol>
+ *   <li>an inner vertex at which exactly two edges of faces meet;
+ *   <li>it turns by more than the profile's angle for idle vertices.
+ * </ol>
+ *
+ * Cost: every vertex once.
+ */
+final class BentVertexFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    Topology topology = subject.topology();
+    List<Finding> found = new ArrayList<>();
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (topology.valence(v) == 2 && topology.classOf(v) == Topology.VertexClass.INNER) {
+        double turn = IdleVertexFinder.turnAt(mesh, v);
+        if (turn > subject.thresholds().idleAngle()) {
+          found.add(finding(mesh, v, turn));
+        }
+      }
+    }
+    return found;
+  }
+
+  private static Finding finding(Mesh mesh, int v, double turn) {
+    return new Finding.Told(
+        Rule.BENT_VERTEX,
+        List.of(Element.vertex(v)),
+        mesh.position(v),
+        Places.meanEdge(mesh, mesh.facesAt(v)),
+        new Measure(turn, Measure.Unit.DEGREES),
+        "Bend where 2 edges meet",
+        String.format(
+            Locale.ROOT,
+            "Only 2 edges meet at this vertex, and they bend by %.1f\u00b0: no loop runs through"
+                + " it. Carry the cut on to a vertex or an edge, or take the bend out.",
+            turn));
+  }
+}

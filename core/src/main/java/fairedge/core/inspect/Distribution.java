@@ -1,0 +1,57 @@
+package fairedge.core.inspect;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * How a measure is spread.
+ *
+ * @param count how many were measured; without any the rest is 0
+ * @param edges where the bins begin; each holds what is at its edge or above, and below the next
+ * @param counts how many lie in each bin
+ */
+public record Distribution(
+    int count, double min, double mean, double max, List<Double> edges, List<Integer> counts) {
+
+  /** Gathers values one by one. */
+  static final class Gathering {
+    private final double[] edges;
+    private final int[] counts;
+    private int count;
+    private double min = Double.POSITIVE_INFINITY;
+    private double max = Double.NEGATIVE_INFINITY;
+    private double sum;
+
+    Gathering(double... edges) {
+      this.edges = edges;
+      this.counts = new int[edges.length];
+    }
+
+    /** Bins from 0 in equal steps. */
+    static Gathering steps(double step, int bins) {
+      double[] edges = new double[bins];
+      Arrays.setAll(edges, i -> i * step);
+      return new Gathering(edges);
+    }
+
+    void add(double value) {
+      if (!Double.isFinite(value)) {
+        return;
+      }
+      count++;
+      sum += value;
+      min = Math.min(min, value);
+      max = Math.max(max, value);
+      int at = Arrays.binarySearch(edges, value);
+      counts[Math.max(0, at >= 0 ? at : -2 - at)]++;
+    }
+
+    Distribution distribution() {
+      List<Double> begin = Arrays.stream(edges).boxed().toList();
+      List<Integer> held = Arrays.stream(counts).boxed().toList();
+      return count == 0
+          ? new Distribution(0, 0, 0, 0, begin, held)
+          : new Distribution(count, min, sum / count, max, begin, held);
+    }
+  }
+}

@@ -1,0 +1,54 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Polygon;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * {@code flat-corner}:
+ *
+ * <ol>
+ *   <li>a face of 4 or fewer sides, all corners with a place;
+ *   <li>a corner of it turns by the profile's angle (1 degree) or less; a corner at a side without
+ *       length has no turn.
+ * </ol>
+ *
+ * One finding a face. Cost: every corner once.
+ */
+final class FlatCornerFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    List<Finding> found = new ArrayList<>();
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.size(f) <= 4 && mesh.isMeasurable(f)) {
+        Polygon shape = mesh.polygon(f);
+        int straight = shape.straightCorners(subject.thresholds().straight());
+        if (straight > 0) {
+          found.add(finding(mesh, f, straight));
+        }
+      }
+    }
+    return found;
+  }
+
+  private static Finding finding(Mesh mesh, int f, int straight) {
+    String name = mesh.size(f) == 3 ? "Triangle" : "Quad";
+    String corners = straight == 1 ? "a straight corner" : straight + " straight corners";
+    return new Finding.Told(
+        Rule.FLAT_CORNER,
+        List.of(Element.face(f)),
+        Places.onFace(mesh, f),
+        Places.meanEdge(mesh, f),
+        new Measure(straight, Measure.Unit.CORNERS),
+        name + " with " + corners,
+        "This face has "
+            + mesh.size(f)
+            + " sides, but "
+            + straight
+            + (straight == 1 ? " of its corners does" : " of its corners do")
+            + " not turn: its shape is that of a face with fewer sides.");
+  }
+}

@@ -1,0 +1,114 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Parts;
+import fairedge.core.flow.Topology;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * {@code flipped}:
+ *
+ * <ol>
+ *   <li>faces that {@code flow.Orientation} would turn (the smaller side of their piece), joined
+ *       across two-sided edges to patches: one finding a patch;
+ *   <li>a piece that can't be oriented: one finding with its inconsistent edges and no face.
+ * </ol>
+ *
+ * {@code inside-out}: a closed part of negative volume. Cost: the mesh.
+ */
+final class OrientationFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    List<Finding> found = new ArrayList<>();
+    flippedPatches(subject, found);
+    for (int[] faces : subject.orientation().twisted()) {
+      found.add(twisted(subject, faces));
+    }
+    for (Parts.Part part : subject.parts().parts()) {
+      if (part.closed()) {
+        double volume = Volume.of(subject.mesh(), part.faces());
+        if (volume < 0) {
+          found.add(insideOut(subject.mesh(), part, volume));
+        }
+      }
+    }
+    return found;
+  }
+
+  private static void flippedPatches(Subject subject, List<Finding> found) {
+    BitSet left = (BitSet) subject.orientation().toTurn().clone();
+    for (int f = left.nextSetBit(0); f >= 0; f = left.nextSetBit(f)) {
+      List<Integer> patch = takePatch(subject, left, f);
+      patch.sort(null);
+      int[] faces = patch.stream().mapToInt(Integer::intValue).toArray();
+      found.add(
+          new Finding.Flipped(
+              patch,
+              patch.stream().map(Element::face).toList(),
+              Places.onFace(subject.mesh(), faces[0]),
+              Places.meanEdge(subject.mesh(), faces)));
+    }
+  }
+
+  private static List<Integer> takePatch(Subject subject, BitSet left, int start) {
+    Mesh mesh = subject.mesh();
+    List<Integer> patch = new ArrayList<>(List.of(start));
+    left.clear(start);
+    for (int i = 0; i < patch.size(); i++) {
+      int c = mesh.firstCorner(patch.get(i));
+      for (int k = mesh.size(patch.get(i)); k > 0; k--) {
+        int beyond = mesh.faceOf(mesh.nextOnEdge(c));
+        if (subject.topology().uses(mesh.edgeOf(c)) == 2 && left.get(beyond)) {
+          left.clear(beyond);
+          patch.add(beyond);
+        }
+        c = mesh.next(c);
+      }
+    }
+    return patch;
+  }
+
+  private static Finding twisted(Subject subject, int[] faces) {
+    Mesh mesh = subject.mesh();
+    Topology topology = subject.topology();
+    BitSet edges = new BitSet();
+    for (int f : faces) {
+      int c = mesh.firstCorner(f);
+      for (int k = mesh.size(f); k > 0; k--) {
+        edges.set(mesh.edgeOf(c), topology.isInconsistent(mesh.edgeOf(c)));
+        c = mesh.next(c);
+      }
+    }
+    int count = edges.cardinality();
+    return new Finding.Told(
+        Rule.FLIPPED,
+        edges.stream().mapToObj(Element::edge).toList(),
+        Places.onEdge(mesh, edges.nextSetBit(0)),
+        Places.meanEdge(mesh, faces),
+        new Measure(count, Measure.Unit.EDGES),
+        "One-sided surface",
+        "This surface of "
+            + faces.length
+            + " faces comes back to itself with its back in front: no turning of faces makes all of"
+            + " it alike.");
+  }
+
+  private static Finding insideOut(Mesh mesh, Parts.Part part, double volume) {
+    return new Finding.Told(
+        Rule.INSIDE_OUT,
+        List.of(Element.face(part.faces()[0])),
+        Places.onFace(mesh, part.faces()[0]),
+        Places.meanEdge(mesh, part.faces()),
+        new Measure(volume, Measure.Unit.VOLUME),
+        "Part turned inside out",
+        String.format(
+            Locale.ROOT,
+            "All %d faces of this closed part show their backs (its volume is %.4g): turn them.",
+            part.faces().length,
+            volume));
+  }
+}

@@ -1,0 +1,102 @@
+package fairedge.core.inspect;
+
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * {@code twin-face}: faces with the same vertices in the same cyclic order, either way. One finding
+ * a group. Cost: n log n in the faces whose vertex sets have one hash.
+ */
+final class TwinFaceFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    long[] byHash = new long[mesh.faceCount()];
+    int count = 0;
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f)) {
+        byHash[count++] = (long) hashOf(mesh, f) << 32 | f;
+      }
+    }
+    Arrays.sort(byHash);
+    Map<Integer, Finding> found = new TreeMap<>();
+    for (int i = 0; i < count; ) {
+      int j = i + 1;
+      while (j < count && byHash[j] >> 32 == byHash[i] >> 32) {
+        j++;
+      }
+      if (j - i > 1) {
+        addGroups(mesh, Arrays.copyOfRange(byHash, i, j), found);
+      }
+      i = j;
+    }
+    return List.copyOf(found.values());
+  }
+
+  /** The same for the same vertices in any order. */
+  private static int hashOf(Mesh mesh, int f) {
+    int sum = mesh.size(f);
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      int h = mesh.vertexOf(c) * 0x9E3779B9;
+      sum += (h ^ h >>> 15) * 0x85EBCA6B;
+      c = mesh.next(c);
+    }
+    return sum;
+  }
+
+  private static void addGroups(Mesh mesh, long[] keys, Map<Integer, Finding> found) {
+    Map<List<Integer>, List<Integer>> groups = new HashMap<>();
+    for (long key : keys) {
+      int f = (int) key;
+      groups.computeIfAbsent(cycleOf(mesh.vertices(f)), k -> new ArrayList<>()).add(f);
+    }
+    for (List<Integer> group : groups.values()) {
+      if (group.size() > 1) {
+        found.put(group.getFirst(), finding(mesh, group));
+      }
+    }
+  }
+
+  /**
+   * The cycle as it reads from its lowest vertex towards the lower neighbour, least of all ways.
+   */
+  static List<Integer> cycleOf(int[] vertices) {
+    int n = vertices.length;
+    int lowest = Arrays.stream(vertices).min().orElse(0);
+    int[] best = null;
+    for (int start = 0; start < n; start++) {
+      if (vertices[start] != lowest) {
+        continue;
+      }
+      for (int step = -1; step <= 1; step += 2) {
+        int[] read = new int[n];
+        for (int i = 0; i < n; i++) {
+          read[i] = vertices[Math.floorMod(start + step * i, n)];
+        }
+        best = best == null || Arrays.compare(read, best) < 0 ? read : best;
+      }
+    }
+    return Arrays.stream(best == null ? vertices : best).boxed().toList();
+  }
+
+  private static Finding finding(Mesh mesh, List<Integer> faces) {
+    int first = faces.getFirst();
+    return new Finding.Told(
+        Rule.TWIN_FACE,
+        faces.stream().map(Element::face).toList(),
+        Places.onFace(mesh, first),
+        Places.meanEdge(mesh, first),
+        new Measure(faces.size(), Measure.Unit.FACES),
+        faces.size() + " faces in one place",
+        faces.size()
+            + " faces have the same corners: one hides the other, and what is between has no"
+            + " inside. Delete all but one.");
+  }
+}
