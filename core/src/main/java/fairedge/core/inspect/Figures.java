@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
  * @param facesToFlip the smallest number of faces to turn for consistency
  * @param innerValences how many inner vertices have how many edges
  * @param poles inner vertices whose valence is not 4
+ * @param slivers faces whose slenderness is under the profile's number (0.02)
  * @param area of the faces that can be measured
  * @param volume null where a part is not closed
  * @param partList the first {@value #PARTS_LISTED} parts, by their lowest face
@@ -61,6 +62,7 @@ public record Figures(
     Map<Integer, Integer> innerValences,
     Map<Integer, Integer> borderValences,
     int poles,
+    int slivers,
     double area,
     @Nullable Double volume,
     List<PartFigures> partList,
@@ -124,6 +126,7 @@ public record Figures(
     private int lone;
     private int bowTies;
     private int poles;
+    private int slivers;
 
     Count(Subject subject) {
       this.subject = subject;
@@ -155,6 +158,7 @@ public record Figures(
       }
       Polygon shape = mesh.polygon(f);
       area += shape.area();
+      slivers += shape.slenderness() < subject.thresholds().sliver() ? 1 : 0;
       for (int i = 0; i < n && shape.area() > 0; i++) {
         angles.add(180 - shape.inPlaneTurnAt(i));
       }
@@ -211,6 +215,7 @@ public record Figures(
           inner,
           border,
           poles,
+          slivers,
           area,
           closed ? parts.stream().mapToDouble(p -> Volume.of(mesh, p.faces())).sum() : null,
           parts.stream().limit(PARTS_LISTED).map(this::part).toList(),

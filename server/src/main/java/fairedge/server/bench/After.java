@@ -2,8 +2,8 @@ package fairedge.server.bench;
 
 import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
-import fairedge.server.inspection.CheckView;
-import fairedge.server.inspection.FindingView;
+import fairedge.json.CheckView;
+import fairedge.json.FindingView;
 import java.util.List;
 
 /** What a step did, as lists of steps tell it; kept with the step. */

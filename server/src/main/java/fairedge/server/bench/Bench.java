@@ -11,6 +11,8 @@ import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
+import fairedge.json.CheckView;
+import fairedge.json.FindingView.ElementView;
 import fairedge.server.bench.PreviewView.PieceView;
 import fairedge.server.bench.PreviewView.RefusalView;
 import fairedge.server.bench.PreviewView.RemarkView;
@@ -22,8 +24,6 @@ import fairedge.server.bench.store.WorkpieceStore.NewStep;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;
-import fairedge.server.inspection.CheckView;
-import fairedge.server.inspection.FindingView.ElementView;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
@@ -114,7 +114,9 @@ public class Bench {
       case Outcome.Refused refused ->
           new PreviewView(
               held.revision(),
-              new RefusalView(refused.refusal().reason(), elementView(refused.refusal().element())),
+              new RefusalView(
+                  refused.refusal().reason(),
+                  elementView(refused.refusal().element(), held.workpiece.mesh())),
               "",
               List.of(),
               List.of(),
@@ -135,7 +137,10 @@ public class Bench {
             receipt.remarks().stream()
                 .map(r ->
                     new RemarkView(
-                        r.text(), elementView(r.element()), r.at(), StopView.of(r.stop())))
+                        r.text(),
+                        elementView(r.element(), held.workpiece.mesh()),
+                        r.at(),
+                        StopView.of(r.stop())))
                 .toList(),
             receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
             receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
@@ -147,8 +152,8 @@ public class Bench {
     };
   }
 
-  private static @Nullable ElementView elementView(@Nullable Element element) {
-    return element == null ? null : ElementView.of(element);
+  private static @Nullable ElementView elementView(@Nullable Element element, Mesh mesh) {
+    return element == null ? null : ElementView.of(element, mesh);
   }
 
   /** Makes a change and keeps it as a step; a refusal is a problem, and nothing changes. */
@@ -159,7 +164,7 @@ public class Bench {
         student,
         asked,
         (head, held) -> {
-          Receipt receipt = requireMade(held.workpiece.apply(change));
+          Receipt receipt = requireMade(held, change);
           Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
@@ -171,8 +176,8 @@ public class Bench {
         });
   }
 
-  private static Receipt requireMade(Outcome outcome) {
-    return switch (outcome) {
+  private static Receipt requireMade(Held held, Change change) {
+    return switch (held.workpiece.apply(change)) {
       case Outcome.Made made -> {
         if (made.receipt().changesNothing()) {
           throw Problem.of(Problem.Kind.REFUSED, "This cut changes nothing.");
@@ -180,7 +185,7 @@ public class Bench {
         yield made.receipt();
       }
       case Outcome.Refused refused -> {
-        ElementView element = elementView(refused.refusal().element());
+        ElementView element = elementView(refused.refusal().element(), held.workpiece.mesh());
         throw Problem.of(
             Problem.Kind.REFUSED,
             refused.refusal().reason(),
@@ -219,7 +224,7 @@ public class Bench {
           if (next.isEmpty()) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to make again.");
           }
-          requireMade(held.workpiece.apply(store.change(next.getAsLong())));
+          requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           return held.workpiece.lastTouched().orElseThrow();

@@ -4,9 +4,9 @@ import fairedge.core.cut.CutPiece;
 import fairedge.core.cut.CutPoint;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
-import fairedge.server.inspection.CheckView.Altered;
-import fairedge.server.inspection.FindingView;
-import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.json.CheckView.Altered;
+import fairedge.json.FindingView;
+import fairedge.json.FindingView.ElementView;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 

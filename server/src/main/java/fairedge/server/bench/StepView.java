@@ -1,6 +1,6 @@
 package fairedge.server.bench;
 
-import fairedge.server.inspection.FindingView.SeverityView;
+import fairedge.json.FindingView.SeverityView;
 import java.time.Instant;
 import java.util.List;
 

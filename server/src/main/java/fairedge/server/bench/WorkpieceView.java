@@ -1,7 +1,7 @@
 package fairedge.server.bench;
 
+import fairedge.json.CheckView;
 import fairedge.server.exercise.ExerciseView;
-import fairedge.server.inspection.CheckView;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;

@@ -6,6 +6,7 @@ import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.json.CheckView;
 import java.util.List;
 import org.springframework.stereotype.Service;
 
@@ -21,6 +22,6 @@ public class Inspections {
    */
   public CheckView inspect(Mesh mesh, List<Oddity> oddities, String profile, Tolerance tolerance) {
     Report report = new Inspector(Profile.named(profile), tolerance).inspect(mesh, oddities);
-    return CheckView.of(report.figures(), report.findings().stream().map(FindingView::of).toList());
+    return CheckView.of(report, mesh);
   }
 }

@@ -1,5 +1,6 @@
 package fairedge.server.platform;
 
+import fairedge.json.CoreJson;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.JsonSchema;

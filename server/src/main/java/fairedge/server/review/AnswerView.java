@@ -1,7 +1,7 @@
 package fairedge.server.review;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.json.FindingView.ElementView;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;

@@ -1,5 +1,7 @@
 package fairedge.server.review;
 
+import fairedge.json.CheckView;
+import fairedge.json.FindingView;
 import fairedge.server.bench.StepView.Brought;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Membership;
@@ -7,8 +9,6 @@ import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;
-import fairedge.server.inspection.CheckView;
-import fairedge.server.inspection.FindingView;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.MyWorkView.Item;

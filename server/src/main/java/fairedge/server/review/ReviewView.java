@@ -1,8 +1,8 @@
 package fairedge.server.review;
 
+import fairedge.json.CheckView;
 import fairedge.server.bench.StepView;
 import fairedge.server.exercise.ExerciseView;
-import fairedge.server.inspection.CheckView;
 import fairedge.server.submission.HandedIn.ReadingView;
 import java.time.Instant;
 import java.util.List;

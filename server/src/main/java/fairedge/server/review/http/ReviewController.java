@@ -1,7 +1,7 @@
 package fairedge.server.review.http;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.json.FindingView.ElementView;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView;
 import fairedge.server.review.AnswerView.CameraView;

@@ -5,7 +5,7 @@ import static fairedge.schema.generated.Tables.ANSWER;
 import static fairedge.schema.generated.Tables.NOTE;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.server.inspection.FindingView.ElementView;
+import fairedge.json.FindingView.ElementView;
 import fairedge.server.platform.Json;
 import fairedge.server.review.AnswerView;
 import fairedge.server.review.AnswerView.CameraView;
@@ -68,7 +68,7 @@ public class AnswerStore {
           return new NoteView(
               r.getText(),
               r.getFinding(),
-              new ElementView(ElementView.Kind.valueOf(r.getElementKind()), r.getElementId()),
+              new ElementView(ElementView.Kind.valueOf(r.getElementKind()), r.getElementId(), null),
               json.read(r.getPlace(), Vec3.class),
               camera == null ? null : json.read(camera, CameraView.class));
         });

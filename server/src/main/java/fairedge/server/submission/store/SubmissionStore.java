@@ -5,9 +5,9 @@ import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
 import static org.jooq.impl.DSL.inline;
 
 import fairedge.core.inspect.Figures;
+import fairedge.json.CheckView;
+import fairedge.json.FindingView;
 import fairedge.schema.generated.tables.records.SubmissionRecord;
-import fairedge.server.inspection.CheckView;
-import fairedge.server.inspection.FindingView;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.Submission;

@@ -1,7 +1,9 @@
-package fairedge.server.inspection;
+package fairedge.json;
 
 import fairedge.core.inspect.Figures;
-import fairedge.server.inspection.FindingView.SeverityView;
+import fairedge.core.inspect.Report;
+import fairedge.core.mesh.Mesh;
+import fairedge.json.FindingView.SeverityView;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -9,6 +11,11 @@ import java.util.stream.Collectors;
 /** An inspection as the API tells it. */
 public record CheckView(
     int must, int should, int remarks, Figures figures, List<FindingView> findings) {
+  public static CheckView of(Report report, Mesh mesh) {
+    return of(
+        report.figures(), report.findings().stream().map(f -> FindingView.of(f, mesh)).toList());
+  }
+
   public static CheckView of(Figures figures, List<FindingView> findings) {
     return new CheckView(
         count(findings, SeverityView.must),

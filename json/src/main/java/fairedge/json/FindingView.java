@@ -1,4 +1,4 @@
-package fairedge.server.inspection;
+package fairedge.json;
 
 import fairedge.core.compare.Comparison;
 import fairedge.core.geometry.Vec3;
@@ -6,8 +6,10 @@ import fairedge.core.inspect.Finding;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Severity;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A finding as the API tells it and the store keeps it.
@@ -35,8 +37,12 @@ public record FindingView(
     remark
   }
 
-  /** An element by kind and id. */
-  public record ElementView(Kind kind, int id) {
+  /**
+   * An element by kind and id.
+   *
+   * @param ends the vertices of an edge, the lower first; null for others
+   */
+  public record ElementView(Kind kind, int id, @Nullable List<Integer> ends) {
     /** Kinds of element. */
     public enum Kind {
       vertex,
@@ -44,13 +50,16 @@ public record FindingView(
       face
     }
 
-    public static ElementView of(Element element) {
-      return new ElementView(
-          Kind.valueOf(element.kind().name().toLowerCase(Locale.ROOT)), element.id());
+    public static ElementView of(Element element, Mesh mesh) {
+      Kind kind = Kind.valueOf(element.kind().name().toLowerCase(Locale.ROOT));
+      boolean edge = kind == Kind.edge && mesh.hasEdge(element.id());
+      List<Integer> ends =
+          edge ? List.of(mesh.first(element.id()), mesh.second(element.id())) : null;
+      return new ElementView(kind, element.id(), ends);
     }
   }
 
-  public static FindingView of(Report.Assessed assessed) {
+  public static FindingView of(Report.Assessed assessed, Mesh mesh) {
     Finding f = assessed.finding();
     return new FindingView(
         f.key(),
@@ -59,7 +68,7 @@ public record FindingView(
         severityOf(assessed.severity()),
         f.title(),
         f.sentence(),
-        f.elements().stream().map(ElementView::of).toList(),
+        f.elements().stream().map(e -> ElementView.of(e, mesh)).toList(),
         f.place(),
         f.reach(),
         f.measure().value(),

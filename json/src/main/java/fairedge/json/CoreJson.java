@@ -1,4 +1,4 @@
-package fairedge.server.platform;
+package fairedge.json;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -9,14 +9,13 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
 import java.util.List;
 import java.util.Map;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import tools.jackson.databind.JacksonModule;
 import tools.jackson.databind.module.SimpleModule;
 
 /** How the core's sealed values are written as JSON: by a name that tells which they are. */
-@Configuration
-public class CoreJson {
+public final class CoreJson {
+  private CoreJson() {}
+
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "tool")
   @JsonSubTypes({
     @JsonSubTypes.Type(value = Change.TraceChange.class, name = "trace"),
@@ -55,12 +54,12 @@ public class CoreJson {
           ViewNames.class);
 
   /** The property that tells which of a sealed type's records a JSON object is. */
-  static String tellingProperty(Class<?> sealed) {
+  public static String tellingProperty(Class<?> sealed) {
     return namesOf(sealed).getAnnotation(JsonTypeInfo.class).property();
   }
 
   /** The name by which a record of a sealed type is told. */
-  static String nameOf(Class<?> sealed, Class<?> type) {
+  public static String nameOf(Class<?> sealed, Class<?> type) {
     for (JsonSubTypes.Type t : namesOf(sealed).getAnnotation(JsonSubTypes.class).value()) {
       if (t.value() == type) {
         return t.name();
@@ -77,8 +76,8 @@ public class CoreJson {
     return names;
   }
 
-  @Bean
-  JacksonModule coreNames() {
+  /** To be registered with whatever mapper reads or writes the core's values. */
+  public static JacksonModule module() {
     SimpleModule module = new SimpleModule("core names");
     NAMES.forEach(module::setMixInAnnotation);
     for (Class<?> type : List.of(Vec3.class, View.Perspective.class, View.Parallel.class)) {

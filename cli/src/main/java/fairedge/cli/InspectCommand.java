@@ -1,0 +1,168 @@
+package fairedge.cli;
+
+import fairedge.core.format.ReadResult;
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Starter;
+import fairedge.core.inspect.Thresholds;
+import fairedge.json.CheckView;
+import fairedge.json.FindingView;
+import fairedge.json.FindingView.ElementView;
+import fairedge.json.FindingView.SeverityView;
+import java.io.PrintStream;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Prints the report of each file. */
+@Command(
+    name = "inspect",
+    description = "Inspects mesh files and prints what is found.",
+    mixinStandardHelpOptions = true,
+    exitCodeListHeading = "Exit:%n",
+    exitCodeList = {"0:nothing must be mended", "1:something must", "2:unreadable, or wrong use"})
+final class InspectCommand implements Callable<Integer> {
+  @Spec private @Nullable CommandSpec spec;
+
+  @Parameters(arity = "1..*", paramLabel = "FILE", description = "OBJ files")
+  private List<Path> files = List.of();
+
+  @Option(names = "--profile", paramLabel = "NAME", description = "what counts, and how much")
+  private String profile = Profile.ALL_QUADS.name();
+
+  @Option(
+      names = "--weld",
+      paramLabel = "X",
+      description = "distance of doubles; 1e-6 S if not given")
+  private @Nullable Double weld;
+
+  @Option(names = "--idle-angle", paramLabel = "X", description = "largest turn at an idle vertex")
+  private @Nullable Double idleAngle;
+
+  @Option(
+      names = "--sliver",
+      paramLabel = "X",
+      description = "slenderness of a sliver, in the figures")
+  private @Nullable Double sliver;
+
+  @Option(names = "--starter", paramLabel = "FILE", description = "what the work began from")
+  private @Nullable Path starter;
+
+  @Option(names = "--json", description = "every figure, and every finding with its elements")
+  private boolean json;
+
+  /** A report with the name of its file. */
+  record FileReport(String file, double scale, CheckView report) {}
+
+  @Override
+  public Integer call() {
+    PrintStream out = System.out;
+    List<FileReport> reports = new ArrayList<>();
+    boolean unreadable = false;
+    Profile counting = chosenProfile();
+    try {
+      ReadResult began = starter == null ? null : MeshFile.read(starter);
+      for (Path file : files) {
+        try {
+          reports.add(report(file, counting, began));
+        } catch (MeshFile.Unreadable e) {
+          unreadable = true;
+          System.err.println("fair-edge: " + e.getMessage());
+        }
+      }
+    } catch (MeshFile.Unreadable e) {
+      System.err.println("fair-edge: " + e.getMessage());
+      return 2;
+    }
+    if (json) {
+      Printed.json(out, reports);
+    } else {
+      reports.forEach(r -> print(out, r));
+    }
+    boolean must = reports.stream().anyMatch(r -> r.report().must() > 0);
+    return unreadable ? 2 : must ? 1 : 0;
+  }
+
+  private Profile chosenProfile() {
+    try {
+      Profile named = Profile.named(profile);
+      Thresholds thresholds = named.thresholds();
+      thresholds = weld == null ? thresholds : thresholds.withWeld(positive("--weld", weld));
+      thresholds =
+          idleAngle == null
+              ? thresholds
+              : thresholds.withIdleAngle(positive("--idle-angle", idleAngle));
+      thresholds =
+          sliver == null ? thresholds : thresholds.withSliver(positive("--sliver", sliver));
+      return named.with(thresholds);
+    } catch (IllegalArgumentException e) {
+      CommandLine self = Objects.requireNonNull(spec).commandLine();
+      throw new ParameterException(self, e.getMessage());
+    }
+  }
+
+  private static double positive(String option, double value) {
+    if (!(value >= 0) || Double.isInfinite(value)) {
+      throw new IllegalArgumentException(option + " is a number from 0 on, not " + value);
+    }
+    return value;
+  }
+
+  private static FileReport report(Path file, Profile profile, @Nullable ReadResult began)
+      throws MeshFile.Unreadable {
+    ReadResult read = MeshFile.read(file);
+    Tolerance tolerance = Tolerance.of((began == null ? read : began).mesh().bounds());
+    Starter starter = began == null ? null : new Starter(began.mesh(), tolerance.flat());
+    var report = new Inspector(profile, tolerance, starter).inspect(read.mesh(), read.oddities());
+    return new FileReport(file.toString(), tolerance.scale(), CheckView.of(report, read.mesh()));
+  }
+
+  private static void print(PrintStream out, FileReport report) {
+    Figures figures = report.report().figures();
+    out.printf(
+        "%s: %d vertices, %d edges, %d faces (%d quads, %d triangles, %d n-gons)%n",
+        report.file(),
+        figures.vertices(),
+        figures.edges(),
+        figures.faces(),
+        figures.quads(),
+        figures.triangles(),
+        figures.ngons());
+    for (FindingView f : report.report().findings()) {
+      out.printf(
+          "  %-6s %-15s %s, %s%n", word(f.severity()), f.kind(), f.title(), at(f.elements()));
+    }
+    CheckView check = report.report();
+    out.println(
+        check.findings().isEmpty()
+            ? "  clean"
+            : "  %d must, %d should, %d remarks"
+                .formatted(check.must(), check.should(), check.remarks()));
+  }
+
+  private static String word(SeverityView severity) {
+    return severity.name();
+  }
+
+  private static String at(List<ElementView> elements) {
+    String named =
+        elements.stream()
+            .limit(3)
+            .map(e -> e.kind() + " " + (e.ends() == null ? e.id() : e.ends().toString()))
+            .collect(Collectors.joining(", "));
+    return elements.size() > 3 ? named + " and " + (elements.size() - 3) + " more" : named;
+  }
+}
