@@ -81,47 +81,69 @@ public final class Polygon {
     return corner(i - 1).minus(corner(i)).angleTo(corner(i + 1).minus(corner(i)));
   }
 
-  /** How many corners turn by at most {@code degrees}; one at a side without length has no turn. */
+  /**
+   * How many corners turn by at most {@code degrees}, under 90; one at a side without length has no
+   * turn.
+   */
   public int straightCorners(double degrees) {
+    double tangent = StrictMath.tan(StrictMath.toRadians(degrees));
+    double clearly = 1.01 * tangent * tangent;
     int count = 0;
     for (int i = 0; i < corners.length; i++) {
-      boolean turns = !corner(i).equals(corner(i - 1)) && !corner(i).equals(corner(i + 1));
-      if (turns && turnAt(i) <= degrees) {
+      if (mayBeStraight(i, clearly) && turnAt(i) <= degrees) {
         count++;
       }
     }
     return count;
   }
 
-  /**
-   * Turn at corner i as seen along the normal, degrees, -180 to 180: positive to the left, as at
-   * all corners of a convex polygon; 0 where a side has no length or there is no normal.
-   */
-  public double inPlaneTurnAt(int i) {
-    Vec3 normal = normal();
+  /** Tells most corners that turn without their angle: by sine and cosine, with room to spare. */
+  private boolean mayBeStraight(int i, double clearly) {
     Vec3 in = corner(i).minus(corner(i - 1));
     Vec3 out = corner(i + 1).minus(corner(i));
-    Vec3 flatIn = in.minus(normal.times(in.dot(normal)));
-    Vec3 flatOut = out.minus(normal.times(out.dot(normal)));
-    double sine = normal.dot(flatIn.cross(flatOut));
-    return StrictMath.toDegrees(StrictMath.atan2(sine, flatIn.dot(flatOut)));
+    double cosine = in.dot(out);
+    Vec3 cross = in.cross(out);
+    boolean hasSides = !in.equals(Vec3.ZERO) && !out.equals(Vec3.ZERO);
+    return hasSides && cosine >= 0 && cross.dot(cross) <= clearly * cosine * cosine;
+  }
+
+  /**
+   * Turns at the corners as seen along the normal, degrees, -180 to 180: positive to the left, as
+   * at all corners of a convex polygon; 0 where a side has no length or there is no normal.
+   */
+  public double[] inPlaneTurns() {
+    Vec3 normal = normal();
+    double[] turns = new double[corners.length];
+    Vec3 in = corners[0].minus(corner(-1));
+    for (int i = 0; i < turns.length; i++) {
+      Vec3 out = corner(i + 1).minus(corners[i]);
+      // Projected, the sides keep their sine along the normal and lose the heights of both.
+      double sine = normal.dot(in.cross(out));
+      double cosine = in.dot(out) - in.dot(normal) * out.dot(normal);
+      turns[i] = StrictMath.toDegrees(StrictMath.atan2(sine, cosine));
+      in = out;
+    }
+    return turns;
   }
 
   /**
    * Largest angle between the normal and that of a corner (of its two sides, turned to the normal's
    * side), degrees, over corners whose in-plane turn is 5 to 175 in size; 0 for a triangle.
+   *
+   * @param turns the in-plane turns
    */
-  public double warp() {
+  public double warp(double[] turns) {
     double largest = 0;
+    Vec3 normal = normal();
     for (int i = 0; corners.length > 3 && i < corners.length; i++) {
-      double turn = Math.abs(inPlaneTurnAt(i));
+      double turn = Math.abs(turns[i]);
       if (turn >= 5 && turn <= 175) {
         Vec3 own = corner(i).minus(corner(i - 1)).cross(corner(i + 1).minus(corner(i)));
-        double angle = own.angleTo(newell);
-        largest = Math.max(largest, Math.min(angle, 180 - angle));
+        double tangent = own.cross(normal).length() / Math.abs(own.dot(normal));
+        largest = Math.max(largest, tangent);
       }
     }
-    return largest;
+    return StrictMath.toDegrees(StrictMath.atan(largest));
   }
 
   /** Twice the area over the square of the largest distance of two corners; 0 without extent. */

@@ -159,14 +159,15 @@ public record Figures(
       Polygon shape = mesh.polygon(f);
       area += shape.area();
       slivers += shape.slenderness() < subject.thresholds().sliver() ? 1 : 0;
+      double[] turns = shape.inPlaneTurns();
       for (int i = 0; i < n && shape.area() > 0; i++) {
-        angles.add(180 - shape.inPlaneTurnAt(i));
+        angles.add(180 - turns[i]);
       }
       if (n == 4) {
         aspect.add(shape.aspect());
       }
       if (n > 3) {
-        warp.add(shape.warp());
+        warp.add(shape.warp(turns));
       }
     }
 

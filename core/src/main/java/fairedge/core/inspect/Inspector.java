@@ -6,6 +6,7 @@ import fairedge.core.mesh.Oddity;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -60,6 +61,7 @@ public final class Inspector {
    */
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
     Subject subject = Subject.of(mesh, tolerance, profile.thresholds(), oddities, starter);
+    CompletableFuture<Figures> figures = CompletableFuture.supplyAsync(() -> Figures.of(subject));
     List<Finding> found = new ArrayList<>();
     for (Finder finder : FINDERS) {
       found.addAll(finder.find(subject));
@@ -72,6 +74,6 @@ public final class Inspector {
           .severityOf(finding.rule())
           .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
     }
-    return new Report(Figures.of(subject), List.copyOf(assessed));
+    return new Report(figures.join(), List.copyOf(assessed));
   }
 }

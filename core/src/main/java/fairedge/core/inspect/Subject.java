@@ -10,6 +10,7 @@ import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,6 +38,9 @@ record Subject(
       List<Oddity> oddities,
       @Nullable Starter starter) {
     Topology topology = new Topology(mesh);
+    // Two halves of about the same length, for two processors.
+    CompletableFuture<Rings> rings = CompletableFuture.supplyAsync(() -> new Rings(topology));
+    CompletableFuture<EdgeLoops> loops = rings.thenApply(r -> new EdgeLoops(topology));
     Borders borders = Borders.of(topology);
     Orientation orientation = Orientation.of(topology);
     return new Subject(
@@ -48,8 +52,8 @@ record Subject(
         borders,
         orientation,
         Parts.of(topology, borders, orientation),
-        new Rings(topology),
-        new EdgeLoops(topology),
+        rings.join(),
+        loops.join(),
         starter);
   }
 }

@@ -29,39 +29,65 @@ public final class Mesh {
 
   static final int DEAD = -2;
 
-  double[] x = new double[16];
-  double[] y = new double[16];
-  double[] z = new double[16];
-  int[] vertexEdge = new int[16];
+  double[] x;
+  double[] y;
+  double[] z;
+  int[] vertexEdge;
   int vertexEnd;
   int vertexCount;
 
-  int[] edgeFirst = new int[16];
-  int[] edgeSecond = new int[16];
-  int[] edgeNextAtFirst = new int[16];
-  int[] edgePreviousAtFirst = new int[16];
-  int[] edgeNextAtSecond = new int[16];
-  int[] edgePreviousAtSecond = new int[16];
-  int[] edgeCorner = new int[16];
+  int[] edgeFirst;
+  int[] edgeSecond;
+  int[] edgeNextAtFirst;
+  int[] edgePreviousAtFirst;
+  int[] edgeNextAtSecond;
+  int[] edgePreviousAtSecond;
+  int[] edgeCorner;
   int edgeEnd;
   int edgeCount;
 
-  int[] faceCorner = new int[16];
-  int[] faceSize = new int[16];
+  int[] faceCorner;
+  int[] faceSize;
   int faceEnd;
   int faceCount;
 
-  int[] cornerVertex = new int[64];
-  int[] cornerEdge = new int[64];
-  int[] cornerFace = new int[64];
-  int[] cornerNext = new int[64];
-  int[] cornerPrevious = new int[64];
-  int[] cornerNextOnEdge = new int[64];
-  int[] cornerPreviousOnEdge = new int[64];
+  int[] cornerVertex;
+  int[] cornerEdge;
+  int[] cornerFace;
+  int[] cornerNext;
+  int[] cornerPrevious;
+  int[] cornerNextOnEdge;
+  int[] cornerPreviousOnEdge;
   int cornerEnd;
   int freeCorner = NONE;
 
-  Mesh() {}
+  Mesh() {
+    this(16, 16, 16, 64);
+  }
+
+  /** An empty mesh with room for so many elements. */
+  Mesh(int vertices, int edges, int faces, int corners) {
+    x = new double[vertices];
+    y = new double[vertices];
+    z = new double[vertices];
+    vertexEdge = new int[vertices];
+    edgeFirst = new int[edges];
+    edgeSecond = new int[edges];
+    edgeNextAtFirst = new int[edges];
+    edgePreviousAtFirst = new int[edges];
+    edgeNextAtSecond = new int[edges];
+    edgePreviousAtSecond = new int[edges];
+    edgeCorner = new int[edges];
+    faceCorner = new int[faces];
+    faceSize = new int[faces];
+    cornerVertex = new int[corners];
+    cornerEdge = new int[corners];
+    cornerFace = new int[corners];
+    cornerNext = new int[corners];
+    cornerPrevious = new int[corners];
+    cornerNextOnEdge = new int[corners];
+    cornerPreviousOnEdge = new int[corners];
+  }
 
   /** One more than the highest vertex id ever given along this line of steps. */
   public int vertexEnd() {

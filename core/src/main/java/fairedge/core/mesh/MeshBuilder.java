@@ -7,9 +7,29 @@ import fairedge.core.geometry.Vec3;
  * are that order. Cost: what is added.
  */
 public final class MeshBuilder {
-  private final Mesh mesh = new Mesh();
-  private final MeshLinks links = new MeshLinks(mesh);
-  private final EdgeTable edges = new EdgeTable(64);
+  private final Mesh mesh;
+  private final MeshLinks links;
+  private final EdgeTable edges;
+
+  public MeshBuilder() {
+    this(12, 12, 48);
+  }
+
+  /**
+   * For about so many vertices, faces and corners; others come as well.
+   *
+   * @throws IllegalArgumentException if one is negative
+   */
+  public MeshBuilder(int vertices, int faces, int corners) {
+    if (vertices < 0 || faces < 0 || corners < 0) {
+      throw new IllegalArgumentException("so many elements can't be");
+    }
+    // Of a closed surface half the corners are edges; borders are few.
+    int expectedEdges = corners / 2 + corners / 32 + 16;
+    mesh = new Mesh(vertices, expectedEdges, faces, corners);
+    links = new MeshLinks(mesh);
+    edges = new EdgeTable(expectedEdges);
+  }
 
   /** Adds a vertex; a number that is not finite keeps its index and takes part in no measure. */
   public int vertex(double x, double y, double z) {
@@ -36,12 +56,17 @@ public final class MeshBuilder {
    * @throws IllegalArgumentException if not so
    */
   public int face(int... vertices) {
-    requireRing(vertices);
+    return face(vertices, 0, vertices.length);
+  }
+
+  /** The same with the vertices in a part of an array. */
+  public int face(int[] vertices, int from, int size) {
+    requireRing(vertices, from, size);
     int f = links.makeFace();
     int first = Mesh.NONE;
     int last = Mesh.NONE;
-    for (int v : vertices) {
-      int c = links.makeCorner(f, v);
+    for (int i = 0; i < size; i++) {
+      int c = links.makeCorner(f, vertices[from + i]);
       if (first == Mesh.NONE) {
         first = c;
       } else {
@@ -50,25 +75,30 @@ public final class MeshBuilder {
       last = c;
     }
     links.chain(last, first);
-    for (int i = 0, c = first; i < vertices.length; i++, c = mesh.next(c)) {
-      links.lay(c, edge(vertices[i], vertices[(i + 1) % vertices.length]));
+    int c = first;
+    for (int i = 0; i < size; i++) {
+      int next = mesh.next(c);
+      links.lay(c, edge(mesh.vertexOf(c), mesh.vertexOf(next)));
+      c = next;
     }
-    links.begin(f, first, vertices.length);
+    links.begin(f, first, size);
     return f;
   }
 
-  private void requireRing(int[] vertices) {
-    if (vertices.length < 3) {
-      throw new IllegalArgumentException("a face has at least 3 corners, not " + vertices.length);
+  private void requireRing(int[] vertices, int from, int size) {
+    if (size < 3) {
+      throw new IllegalArgumentException("a face has at least 3 corners, not " + size);
     }
-    for (int i = 0; i < vertices.length; i++) {
+    int before = vertices[from + size - 1];
+    for (int i = from; i < from + size; i++) {
       int v = vertices[i];
       if (!mesh.hasVertex(v)) {
         throw new IllegalArgumentException("no vertex " + v);
       }
-      if (v == vertices[(i + 1) % vertices.length]) {
+      if (v == before) {
         throw new IllegalArgumentException("a face can't follow vertex " + v + " by itself");
       }
+      before = v;
     }
   }
 

@@ -235,7 +235,7 @@ public final class MeshLinks {
   }
 
   private static int grown(int size) {
-    return size + (size >> 1) + 16;
+    return size + (size >> 2) + 16;
   }
 
   /** Frees a corner that is on no edge. */

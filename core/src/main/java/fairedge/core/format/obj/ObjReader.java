@@ -5,16 +5,14 @@ import fairedge.core.format.ReadResult;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.Oddity;
-import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
-import java.util.StringTokenizer;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -31,21 +29,31 @@ import org.jspecify.annotations.Nullable;
  *   <li>A file without any face is refused.
  * </ol>
  *
- * Cost: the file; memory grows with what is read, never with a number that is only declared.
+ * Cost: the file, read once; memory grows with what is read, never with a number that is only
+ * declared.
  */
 public final class ObjReader {
-  private static final int LONGEST_LINE = 16 * 1024 * 1024;
+  private static final int FACE = 1;
+  private static final int LINE = 2;
 
-  private final MeshBuilder builder = new MeshBuilder();
-  private final List<Oddity> oddities = new ArrayList<>();
-  private final List<Pending> pending = new ArrayList<>();
-  private int keywords;
+  private double[] places = new double[1 << 12];
+  private int vertices;
+
+  /** Vertices of faces and lines, one after the other; each record's end, line and sort. */
+  private int[] indices = new int[1 << 12];
+
+  private int indexCount;
+  private int[] ends = new int[1 << 10];
+  private int[] lines = new int[1 << 10];
+  private byte[] sorts = new byte[1 << 10];
+  private int records;
+  private final Map<Integer, String> problems = new HashMap<>();
+
+  private int faces;
+  private boolean known;
   private int firstUnknownLine;
   private String firstUnknown = "";
-  private int faces;
-
-  /** Faces and loose edges wait until all vertices are known, as indices may refer forward. */
-  private record Pending(int line, boolean isFace, int[] vertices, String problem) {}
+  private final List<Oddity> oddities = new ArrayList<>();
 
   private ObjReader() {}
 
@@ -54,163 +62,152 @@ public final class ObjReader {
    */
   public static ReadResult read(InputStream in) throws IOException, BadFile {
     ObjReader reader = new ObjReader();
-    reader.readLines(in);
+    Lines lines = new Lines(in);
+    while (lines.advance()) {
+      reader.record(lines);
+    }
     return reader.finish();
   }
 
-  private void readLines(InputStream in) throws IOException, BadFile {
-    var decoder =
-        StandardCharsets.UTF_8
-            .newDecoder()
-            .onMalformedInput(CodingErrorAction.REPLACE)
-            .onUnmappableCharacter(CodingErrorAction.REPLACE);
-    LineSource lines = new LineSource(new BufferedReader(new InputStreamReader(in, decoder)));
-    for (String line = lines.next(); line != null; line = lines.next()) {
-      record(line, lines.begun());
-    }
-  }
-
-  /** Joins continued lines, strips comments, and bounds their length. */
-  private static final class LineSource {
-    private final BufferedReader reader;
-    private int number;
-    private int begun;
-
-    LineSource(BufferedReader reader) {
-      this.reader = reader;
-    }
-
-    int begun() {
-      return begun;
-    }
-
-    @Nullable String next() throws IOException, BadFile {
-      String line = raw();
-      begun = number;
-      if (line == null || !line.endsWith("\\")) {
-        return line;
-      }
-      StringBuilder joined = new StringBuilder();
-      while (line != null && line.endsWith("\\")) {
-        joined.append(line, 0, line.length() - 1).append(' ');
-        if (joined.length() > LONGEST_LINE) {
-          throw tooLong();
-        }
-        line = raw();
-      }
-      return line == null ? joined.toString() : joined.append(line).toString();
-    }
-
-    private @Nullable String raw() throws IOException, BadFile {
-      StringBuilder line = new StringBuilder();
-      int c = reader.read();
-      if (c < 0) {
-        return null;
-      }
-      number++;
-      boolean comment = false;
-      for (; c >= 0 && c != '\n'; c = reader.read()) {
-        comment |= c == '#';
-        if (!comment && !(number == 1 && line.isEmpty() && c == '\uFEFF')) {
-          line.append((char) c);
-        }
-        if (line.length() > LONGEST_LINE) {
-          throw tooLong();
-        }
-      }
-      int end = line.length();
-      while (end > 0 && line.charAt(end - 1) == '\r') {
-        end--;
-      }
-      return line.substring(0, end);
-    }
-
-    private BadFile tooLong() {
-      return new BadFile(number, "a line of over 16 million characters", "shorter lines");
-    }
-  }
-
-  private void record(String line, int number) {
-    StringTokenizer words = new StringTokenizer(line);
-    if (!words.hasMoreTokens()) {
+  private void record(Lines line) {
+    byte[] b = line.bytes;
+    int from = skipBlank(b, line.from, line.to);
+    int to = wordEnd(b, from, line.to);
+    if (to == from) {
       return;
     }
-    String keyword = words.nextToken();
+    int keyword = to - from == 1 ? b[from] : 0;
     switch (keyword) {
-      case "v" -> {
-        keywords++;
-        builder.vertex(number(words), number(words), number(words));
-      }
-      case "f" -> {
-        keywords++;
+      case 'v' -> vertex(b, to, line.to);
+      case 'f' -> {
         faces++;
-        pending.add(indices(words, number, true));
+        known = true;
+        indices(b, to, line, FACE);
       }
-      case "l" -> pending.add(indices(words, number, false));
+      case 'l' -> indices(b, to, line, LINE);
       default -> {
         if (firstUnknownLine == 0) {
-          firstUnknownLine = number;
-          firstUnknown = keyword;
+          firstUnknownLine = line.begun;
+          firstUnknown = shortened(b, from, to);
         }
       }
     }
   }
 
-  private static double number(StringTokenizer words) {
-    if (!words.hasMoreTokens()) {
-      return Double.NaN;
+  private static int skipBlank(byte[] b, int from, int to) {
+    int at = from;
+    while (at < to && (b[at] == ' ' || b[at] == '\t' || b[at] == '\r' || b[at] == '\f')) {
+      at++;
     }
-    String word = words.nextToken();
-    try {
-      // Java would also read suffixes and hexadecimal numbers, which the format does not know.
-      char last = word.charAt(word.length() - 1);
-      boolean plain = Character.isDigit(last) || last == '.';
-      return plain && word.indexOf('x') < 0 && word.indexOf('X') < 0
-          ? Double.parseDouble(word)
-          : Double.NaN;
-    } catch (NumberFormatException unreadable) {
-      return Double.NaN;
+    return at;
+  }
+
+  private static int wordEnd(byte[] b, int from, int to) {
+    int at = from;
+    while (at < to
+        && b[at] != ' '
+        && b[at] != '\t'
+        && b[at] != '#'
+        && b[at] != '\r'
+        && b[at] != '\f') {
+      at++;
+    }
+    return at;
+  }
+
+  private static String shortened(byte[] b, int from, int to) {
+    boolean whole = to - from <= 24;
+    String word = new String(b, from, whole ? to - from : 24, StandardCharsets.UTF_8);
+    return whole ? word : word + "...";
+  }
+
+  private void vertex(byte[] b, int from, int to) {
+    known = true;
+    int at = 3 * vertices++;
+    if (at + 3 > places.length) {
+      places = Arrays.copyOf(places, 2 * places.length);
+    }
+    int word = from;
+    for (int i = 0; i < 3; i++) {
+      word = skipBlank(b, word, to);
+      int end = wordEnd(b, word, to);
+      places[at + i] = Numbers.decimal(b, word, end);
+      word = end;
     }
   }
 
-  private Pending indices(StringTokenizer words, int line, boolean isFace) {
-    int[] vertices = new int[words.countTokens()];
-    for (int i = 0; i < vertices.length; i++) {
-      String word = words.nextToken();
-      int slash = word.indexOf('/');
-      String first = slash < 0 ? word : word.substring(0, slash);
-      long index;
-      try {
-        index = Long.parseLong(first);
-      } catch (NumberFormatException unreadable) {
-        return new Pending(line, isFace, new int[0], "\"" + shortened(word) + "\" is no index");
-      }
-      if (index == 0) {
-        return new Pending(line, isFace, new int[0], "index 0 names no vertex");
-      }
-      long id = index > 0 ? index - 1 : builder.vertexCount() + index;
-      if (id < 0 || id > Integer.MAX_VALUE - 8) {
-        return new Pending(line, isFace, new int[0], "index " + index + " is out of range");
-      }
-      vertices[i] = (int) id;
+  private void indices(byte[] b, int from, Lines line, int sort) {
+    int begin = indexCount;
+    String problem = null;
+    int word = skipBlank(b, from, line.to);
+    int end = wordEnd(b, word, line.to);
+    while (end > word && problem == null) {
+      problem = index(b, word, end);
+      word = skipBlank(b, end, line.to);
+      end = wordEnd(b, word, line.to);
     }
-    return new Pending(line, isFace, vertices, "");
+    if (problem != null) {
+      indexCount = begin;
+      problems.put(records, problem);
+    }
+    if (records == ends.length) {
+      ends = Arrays.copyOf(ends, 2 * records);
+      lines = Arrays.copyOf(lines, 2 * records);
+      sorts = Arrays.copyOf(sorts, 2 * records);
+    }
+    ends[records] = indexCount;
+    lines[records] = line.begun;
+    sorts[records++] = (byte) sort;
   }
 
-  private static String shortened(String word) {
-    return word.length() <= 24 ? word : word.substring(0, 24) + "...";
+  /** Takes one index in; what is wrong with it, or null. */
+  private @Nullable String index(byte[] b, int from, int to) {
+    int at = from;
+    boolean negative = false;
+    if (b[at] == '-' || b[at] == '+') {
+      negative = b[at++] == '-';
+    }
+    long value = 0;
+    int digits = 0;
+    while (at < to && b[at] != '/') {
+      if (b[at] < '0' || b[at] > '9' || digits++ > 17) {
+        return "\"" + shortened(b, from, to) + "\" is no index";
+      }
+      value = 10 * value + b[at++] - '0';
+    }
+    if (digits == 0) {
+      return "\"" + shortened(b, from, to) + "\" is no index";
+    }
+    if (value == 0) {
+      return "index 0 names no vertex";
+    }
+    long id = negative ? vertices - value : value - 1;
+    if (id < 0 || id > Integer.MAX_VALUE - 8) {
+      return "index " + (negative ? -value : value) + " is out of range";
+    }
+    if (indexCount == indices.length) {
+      indices = Arrays.copyOf(indices, 2 * indexCount);
+    }
+    indices[indexCount++] = (int) id;
+    return null;
   }
 
   private ReadResult finish() throws BadFile {
     if (faces == 0) {
-      throw keywords == 0 && firstUnknownLine > 0
-          ? new BadFile(
-              firstUnknownLine, "\"" + shortened(firstUnknown) + "\"", "the records of an OBJ file")
+      throw !known && firstUnknownLine > 0
+          ? new BadFile(firstUnknownLine, "\"" + firstUnknown + "\"", "the records of an OBJ file")
           : new BadFile(0, "no face", "at least one \"f\" record");
     }
+    MeshBuilder builder = new MeshBuilder(vertices, faces, indexCount);
+    for (int i = 0; i < vertices; i++) {
+      builder.vertex(places[3 * i], places[3 * i + 1], places[3 * i + 2]);
+    }
+    places = new double[0];
     int accepted = 0;
-    for (Pending p : pending) {
-      accepted += add(p) ? 1 : 0;
+    int from = 0;
+    for (int r = 0; r < records; r++) {
+      accepted += sorts[r] == FACE ? face(builder, r, from) : looseEdges(builder, r, from);
+      from = ends[r];
     }
     if (accepted == 0) {
       Oddity first = oddities.getFirst();
@@ -219,71 +216,73 @@ public final class ObjReader {
     return new ReadResult(builder.build(), List.copyOf(oddities));
   }
 
-  /** Whether it was a face and was accepted. */
-  private boolean add(Pending p) {
-    String problem = p.problem();
-    for (int v : p.vertices()) {
-      if (v >= builder.vertexCount() && problem.isEmpty()) {
-        problem = "it names vertex " + (v + 1) + ", the file has " + builder.vertexCount();
+  /** What is wrong with a record's vertices, or null. */
+  private @Nullable String problemOf(int record, int from) {
+    String problem = problems.isEmpty() ? null : problems.get(record);
+    for (int i = from; i < ends[record] && problem == null; i++) {
+      if (indices[i] >= vertices) {
+        problem = "it names vertex " + (indices[i] + 1) + ", the file has " + vertices;
       }
     }
-    if (!p.isFace()) {
-      addLooseEdges(p, problem);
-      return false;
+    return problem;
+  }
+
+  /** 1 if the face was accepted, else 0. */
+  private int face(MeshBuilder builder, int record, int from) {
+    String problem = problemOf(record, from);
+    int size = ends[record] - from;
+    int kept = problem == null ? dropRepeats(from, ends[record]) : size;
+    if (problem == null && kept < 3) {
+      problem = "it has " + kept + " different corners in a row, a face needs 3";
     }
-    int[] ring = problem.isEmpty() ? withoutRepeats(p.vertices()) : p.vertices();
-    if (problem.isEmpty() && ring.length < 3) {
-      problem = "it has " + ring.length + " different corners in a row, a face needs 3";
-    }
-    if (!problem.isEmpty()) {
+    if (problem != null) {
       oddities.add(
           new Oddity(
-              Oddity.Kind.UNREADABLE_FACE, p.line(), Mesh.NONE, known(p.vertices()), problem));
-      return false;
+              Oddity.Kind.UNREADABLE_FACE, lines[record], Mesh.NONE, known(from, size), problem));
+      return 0;
     }
-    int face = builder.face(ring);
-    if (ring.length < p.vertices().length) {
-      int dropped = p.vertices().length - ring.length;
+    int face = builder.face(indices, from, kept);
+    if (kept < size) {
+      int dropped = size - kept;
+      String corners = dropped == 1 ? " corner repeats" : " corners repeat";
       oddities.add(
           new Oddity(
               Oddity.Kind.REPEATED_CORNER,
-              p.line(),
+              lines[record],
               face,
-              known(ring),
-              dropped
-                  + (dropped == 1 ? " corner repeats" : " corners repeat")
-                  + " the one before"));
+              known(from, kept),
+              dropped + corners + " the one before"));
     }
-    return true;
+    return 1;
   }
 
-  /** The vertices that are there. */
-  private List<Integer> known(int[] vertices) {
-    return Arrays.stream(vertices).filter(v -> v < builder.vertexCount()).boxed().toList();
-  }
-
-  private void addLooseEdges(Pending p, String problem) {
-    if (!problem.isEmpty()) {
-      return;
-    }
-    for (int i = 0; i + 1 < p.vertices().length; i++) {
-      if (p.vertices()[i] != p.vertices()[i + 1]) {
-        builder.edge(p.vertices()[i], p.vertices()[i + 1]);
+  private int looseEdges(MeshBuilder builder, int record, int from) {
+    if (problemOf(record, from) == null) {
+      for (int i = from; i + 1 < ends[record]; i++) {
+        if (indices[i] != indices[i + 1]) {
+          builder.edge(indices[i], indices[i + 1]);
+        }
       }
     }
+    return 0;
   }
 
-  private static int[] withoutRepeats(int[] vertices) {
-    int[] kept = new int[vertices.length];
+  /** The vertices of a record that are there. */
+  private List<Integer> known(int from, int size) {
+    return Arrays.stream(indices, from, from + size).filter(v -> v < vertices).boxed().toList();
+  }
+
+  /** Moves the corners that don't repeat the one before to the front; how many there are. */
+  private int dropRepeats(int from, int to) {
     int count = 0;
-    for (int v : vertices) {
-      if (count == 0 || kept[count - 1] != v) {
-        kept[count++] = v;
+    for (int i = from; i < to; i++) {
+      if (count == 0 || indices[from + count - 1] != indices[i]) {
+        indices[from + count++] = indices[i];
       }
     }
-    while (count > 1 && kept[count - 1] == kept[0]) {
+    while (count > 1 && indices[from + count - 1] == indices[from]) {
       count--;
     }
-    return Arrays.copyOf(kept, count);
+    return count;
   }
 }

@@ -23,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ObjTest {
   private static final String SQUARE = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\n";
@@ -183,6 +184,53 @@ class ObjTest {
     Mesh again = read(out.toString()).mesh();
     for (int v = 0; v < 500; v++) {
       assertThat(again.position(v)).isEqualTo(mesh.position(v));
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "0",
+        "-0",
+        "+5",
+        "5.",
+        ".5",
+        "0.1",
+        "123.456",
+        "1e22",
+        "1e23",
+        "1E-22",
+        "9007199254740993",
+        "179769313486231570000e289",
+        "4.9e-324",
+        "2.2250738585072012e-308",
+        "1e-400",
+        "0.000000000000000000000000000000000001234567890123456789",
+        "12345678901234567890123"
+      })
+  void decimalNumbers_areTheNearestDoubles(String number) throws Exception {
+    Mesh mesh = read("v " + number + " 0 0\nv 1 0 0\nv 1 1 0\nf 1 2 3\n").mesh();
+    assertThat(mesh.position(0).x()).isEqualTo(Double.parseDouble(number));
+  }
+
+  @Test
+  void randomDecimals_areTheNearestDoubles() throws Exception {
+    SplittableRandom random = new SplittableRandom(9);
+    StringBuilder text = new StringBuilder();
+    double[] wanted = new double[3000];
+    for (int i = 0; i < wanted.length; i++) {
+      String number =
+          (random.nextLong() >> random.nextInt(64))
+              + "."
+              + random.nextInt(1_000_000)
+              + "e"
+              + random.nextInt(-40, 40);
+      wanted[i] = Double.parseDouble(number);
+      text.append("v ").append(number).append(" 0 0\n");
+    }
+    Mesh mesh = read(text + "f 1 2 3\n").mesh();
+    for (int i = 0; i < wanted.length; i++) {
+      assertThat(mesh.position(i).x()).isEqualTo(wanted[i]);
     }
   }
 
