@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -17,8 +18,9 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>Triangles that could pair fall into groups that touch. In a group of up to {@value #EXACT}
  * triangles the choice is exact, by dynamic programming over the set of triangles still free, taken
- * in breadth-first order so that few sets arise. A larger group, or one with more than {@value
- * #STATES} sets, is served cheapest pair first. Ties by the lower faces.
+ * in breadth-first order so that few sets arise. In a larger group, or one with more than {@value
+ * #STATES} sets, the cheapest pairs are taken first, and {@link MaximumMatching} adds what is
+ * missing to as many as possible. Ties by the lower faces.
  */
 final class PairMatching {
   private static final int EXACT = 60;
@@ -89,7 +91,43 @@ final class PairMatching {
         return listed(choice);
       }
     }
-    return cheapestFirst(group, byFace);
+    return enlarged(group, byFace, cheapestFirst(group, byFace));
+  }
+
+  /** As many pairs as possible, from a choice that may be smaller. */
+  private static List<Candidate> enlarged(
+      List<Integer> group, Map<Integer, List<Candidate>> byFace, List<Candidate> chosen) {
+    Map<Integer, Integer> number = new HashMap<>();
+    group.forEach(f -> number.put(f, number.size()));
+    int[][] neighbours = new int[group.size()][];
+    for (int i = 0; i < neighbours.length; i++) {
+      int face = group.get(i);
+      neighbours[i] =
+          byFace.getOrDefault(face, List.of()).stream()
+              .mapToInt(c -> number.getOrDefault(c.face() == face ? c.other() : c.face(), 0))
+              .toArray();
+    }
+    int[] mate = new int[neighbours.length];
+    Arrays.fill(mate, -1);
+    for (Candidate c : chosen) {
+      int f = number.getOrDefault(c.face(), 0);
+      int g = number.getOrDefault(c.other(), 0);
+      mate[f] = g;
+      mate[g] = f;
+    }
+    new MaximumMatching(neighbours, mate).augment();
+    List<Candidate> result = new ArrayList<>();
+    for (int i = 0; i < mate.length; i++) {
+      if (mate[i] >= 0) {
+        int face = group.get(i);
+        int other = group.get(mate[i]);
+        byFace.getOrDefault(face, List.of()).stream()
+            .filter(c -> c.face() == face && c.other() == other)
+            .min(Comparator.comparingDouble(Candidate::cost).thenComparingInt(Candidate::edge))
+            .ifPresent(result::add);
+      }
+    }
+    return result;
   }
 
   private static List<Candidate> listed(Choice choice) {

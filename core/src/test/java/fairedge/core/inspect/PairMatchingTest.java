@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.inspect.PairMatching.Candidate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -30,6 +31,49 @@ class PairMatchingTest {
       assertThat(chosen.stream().flatMap(c -> List.of(c.face(), c.other()).stream()))
           .doesNotHaveDuplicates();
     }
+  }
+
+  @Test
+  void maximumMatching_isAsLargeAsAnyChoice() {
+    SplittableRandom random = new SplittableRandom(8);
+    for (int round = 0; round < 600; round++) {
+      List<Candidate> edges = candidates(random, 2 + random.nextInt(9));
+      int n = 11;
+      List<List<Integer>> neighbours = new ArrayList<>();
+      for (int i = 0; i < n; i++) {
+        neighbours.add(new ArrayList<>());
+      }
+      for (Candidate c : edges) {
+        neighbours.get(c.face()).add(c.other());
+        neighbours.get(c.other()).add(c.face());
+      }
+      int[] mate = new int[n];
+      Arrays.fill(mate, -1);
+      new MaximumMatching(
+              neighbours.stream()
+                  .map(l -> l.stream().mapToInt(Integer::intValue).toArray())
+                  .toArray(int[][]::new),
+              mate)
+          .augment();
+      int matched = 0;
+      for (int i = 0; i < n; i++) {
+        if (mate[i] >= 0) {
+          assertThat(mate[mate[i]]).isEqualTo(i);
+          assertThat(neighbours.get(i)).contains(mate[i]);
+          matched++;
+        }
+      }
+      assertThat(matched / 2).isEqualTo(bestOf(edges, 0, 0L).pairs());
+    }
+  }
+
+  @Test
+  void longChain_isPairedToItsEnd_howeverCheapTheMiddle() {
+    List<Candidate> chain = new ArrayList<>();
+    for (int i = 0; i + 1 < 2000; i++) {
+      chain.add(new Candidate(i, i + 1, i, i % 2 == 0 ? 10 : 1));
+    }
+    assertThat(PairMatching.best(chain)).hasSize(1000);
   }
 
   private static List<Candidate> candidates(SplittableRandom random, int faces) {
