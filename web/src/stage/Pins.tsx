@@ -1,23 +1,28 @@
 import type { Note } from '../api/client';
+import type { Point } from '../mesh/MeshBuffers';
 import { useStage } from './Stage';
 
 interface Props {
   notes: readonly Note[];
+  /** Where marks stand: a stalk ends at the mark, without a foot. */
+  marks: readonly Point[];
   chosen: number | null;
   onChoose: (index: number) => void;
 }
 
 /** The instructor's notes as numbered pins whose heads stand clear of their places. */
-export function Pins({ notes, chosen, onChoose }: Props) {
+export function Pins({ notes, marks, chosen, onChoose }: Props) {
   const stage = useStage();
   const heads: { x: number; y: number }[] = [];
   return (
     <g data-testid="pins">
       {notes.map((note, i) => {
-        const p = stage.project(note.place);
-        if (!p.ahead) return null;
-        const head = freePlace(p, heads, stage.width, stage.height);
+        const foot = stage.project(note.place);
+        if (!foot.ahead) return null;
+        const onMark = marks.some((m) => isNear(stage.project(m), foot));
+        const head = freePlace(foot, heads, stage.width, stage.height);
         heads.push(head);
+        const p = onMark ? between(foot, head, MARK_REACH) : foot;
         const faint = stage.isHidden(note.place) ? 0.45 : 1;
         return (
           <g
@@ -37,14 +42,16 @@ export function Pins({ notes, chosen, onChoose }: Props) {
               stroke="var(--magenta)"
               strokeWidth={1.8}
             />
-            <circle
-              cx={p.x}
-              cy={p.y}
-              r={3.2}
-              fill="var(--sheet)"
-              stroke="var(--magenta)"
-              strokeWidth={1.6}
-            />
+            {!onMark && (
+              <circle
+                cx={p.x}
+                cy={p.y}
+                r={3.2}
+                fill="var(--sheet)"
+                stroke="var(--magenta)"
+                strokeWidth={1.6}
+              />
+            )}
             {i === chosen && (
               <circle
                 cx={head.x}
@@ -78,6 +85,26 @@ export function Pins({ notes, chosen, onChoose }: Props) {
       })}
     </g>
   );
+}
+
+const MARK_REACH = 12;
+
+interface Xy {
+  x: number;
+  y: number;
+}
+
+function isNear(p: Xy, q: Xy): boolean {
+  return Math.hypot(p.x - q.x, p.y - q.y) < 6;
+}
+
+/** So many pixels from one place towards another. */
+function between(from: Xy, to: Xy, reach: number): Xy {
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  return {
+    x: from.x + ((to.x - from.x) * reach) / length,
+    y: from.y + ((to.y - from.y) * reach) / length,
+  };
 }
 
 const LENGTHS = [52, 64, 44];

@@ -162,7 +162,12 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                   chosen={chosen}
                   onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
                 />
-                <Pins notes={answer.notes} chosen={open} onChoose={openNote} />
+                <Pins
+                  notes={answer.notes}
+                  marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                  chosen={open}
+                  onChoose={openNote}
+                />
               </>
             }
           >

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Preview } from '../../api/client';
+import type { Finding, Preview } from '../../api/client';
 import { letterOf } from '../../stage/CutLine';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
@@ -26,20 +26,23 @@ export function Slip(props: Props) {
     <aside
       aria-label={`${props.tool}, pending`}
       data-testid="slip"
-      className="over-stage absolute top-4 right-4 w-[292px] border border-ink bg-sheet"
+      className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-124px)] w-[292px] flex-col border border-ink bg-sheet"
     >
       <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
         <h2 className="text-[15px] font-semibold">{props.tool}</h2>
         <span className="text-ink2">pending</span>
       </header>
       <div className="space-y-2.5 px-3 py-3">{props.children}</div>
-      <div className="space-y-1.5 border-t border-rule px-3 py-3" aria-live="polite">
+      <div
+        className="min-h-0 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
+        aria-live="polite"
+      >
         {props.problem && <p className="font-semibold">{props.problem}</p>}
         {refused && !props.missing && <p data-testid="refusal">{refused}</p>}
         {props.missing && <p className="text-ink2">{props.missing}</p>}
         {preview && !refused && <Effect preview={preview} />}
       </div>
-      <footer className="flex gap-2 px-3 pb-3">
+      <footer className="flex shrink-0 gap-2 px-3 pt-1 pb-3">
         <Button
           look="main"
           className="flex-1"
@@ -73,16 +76,18 @@ function Effect({ preview }: { preview: Preview }) {
           <span>{g.text}</span>
         </p>
       ))}
-      {preview.wouldAlter.map(({ title, now }) => (
-        <p key={now.key} className="flex gap-2">
-          <span className="pt-0.5">
-            <FindingMark kind={now.kind} severity={now.severity} title={now.title} />
-          </span>
-          <span>
-            What was {lowered(title)} becomes {lowered(now.title)}.
-          </span>
-        </p>
-      ))}
+      {preview.wouldAlter
+        .filter((a) => a.now.severity === 'must')
+        .map(({ title, now }) => (
+          <p key={now.key} className="flex gap-2">
+            <span className="pt-0.5">
+              <FindingMark kind={now.kind} severity={now.severity} title={now.title} />
+            </span>
+            <span>
+              What was {lowered(title)} becomes {lowered(now.title)}.
+            </span>
+          </p>
+        ))}
       {preview.wouldMend > 0 && (
         <p>
           {preview.wouldMend === 1
@@ -103,25 +108,29 @@ interface Group {
   text: string;
 }
 
-/** One sentence for all findings of one title. */
+/** One sentence for all findings of one kind; what only should be mended is counted. */
 function grouped(preview: Preview): Group[] {
-  const groups = new Map<string, Group & { count: number; title: string }>();
+  const kinds = new Map<string, Finding[]>();
   for (const f of preview.wouldMake) {
-    const known = groups.get(f.title);
-    if (known) known.count++;
-    else
-      groups.set(f.title, {
-        kind: f.kind,
-        severity: f.severity,
-        title: f.title,
-        text: '',
-        count: 1,
-      });
+    kinds.set(f.kind, [...(kinds.get(f.kind) ?? []), f]);
   }
-  return [...groups.values()].map((g) => ({
-    ...g,
-    text: `Leaves ${g.count === 1 ? `one: ${lowered(g.title)}` : `${g.count} of: ${lowered(g.title)}`}.`,
+  return [...kinds.values()].map((found) => ({
+    kind: found[0]!.kind,
+    severity: found[0]!.severity,
+    text: leaves(found),
   }));
+}
+
+function leaves(found: readonly Finding[]): string {
+  const [first] = found;
+  if (found.length === 1) return `Leaves one: ${lowered(first!.title)}.`;
+  if (first!.kind === 'ring-stop') return `Leaves ${found.length} faces at which rings stop.`;
+  const titles = new Map<string, number>();
+  for (const f of found) titles.set(f.title, (titles.get(f.title) ?? 0) + 1);
+  const told = [...titles].map(([title, n]) =>
+    n > 1 ? `${n} x ${lowered(title)}` : lowered(title),
+  );
+  return `Leaves ${found.length}: ${told.slice(0, 4).join('; ')}${told.length > 4 ? ' ...' : ''}.`;
 }
 
 function lowered(title: string): string {

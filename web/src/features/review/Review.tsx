@@ -87,7 +87,11 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     const finding = findings.find((f) => f.key === chosen);
     if (returned) return;
     if (picked)
-      pin({ element: { kind: picked.on, id: picked.id }, place: picked.at, finding: null });
+      pin({
+        element: { kind: picked.on, id: picked.id, ends: null },
+        place: picked.at,
+        finding: null,
+      });
     else if (finding) noteFinding(finding);
   };
   const chooseNote = (index: number) => {
@@ -234,7 +238,12 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {hover && !picked && <Aim picked={hover} division={0} />}
                   {picked && <Aim picked={picked} division={0} />}
                   <MeshMarks findings={findings} chosen={chosen} onChoose={choose} />
-                  <Pins notes={draft.notes} chosen={chosenNote} onChoose={chooseNote} />
+                  <Pins
+                    notes={draft.notes}
+                    marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                    chosen={chosenNote}
+                    onChoose={chooseNote}
+                  />
                 </>
               }
             >

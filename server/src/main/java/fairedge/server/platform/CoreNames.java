@@ -9,7 +9,7 @@ import tools.jackson.databind.JacksonModule;
 @Configuration
 class CoreNames {
   @Bean
-  JacksonModule coreNames() {
+  JacksonModule namesInJson() {
     return CoreJson.module();
   }
 }
