@@ -19,7 +19,8 @@ public final class Problem extends RuntimeException {
     STALE(HttpStatus.CONFLICT, "Something changed meanwhile"),
     REFUSED(HttpStatus.UNPROCESSABLE_CONTENT, "This cut can't be made"),
     BAD_FILE(HttpStatus.UNPROCESSABLE_CONTENT, "This file could not be read"),
-    BAD_INPUT(HttpStatus.BAD_REQUEST, "This could not be understood");
+    BAD_INPUT(HttpStatus.BAD_REQUEST, "This could not be understood"),
+    TOO_MANY(HttpStatus.TOO_MANY_REQUESTS, "Not so fast");
 
     private final HttpStatus status;
     private final String title;

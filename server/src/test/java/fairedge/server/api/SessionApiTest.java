@@ -7,6 +7,7 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import fairedge.server.running.Running;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -35,6 +36,30 @@ class SessionApiTest {
     assertThat(wrong.detail()).isEqualTo(unknown.detail()).contains("don't belong together");
     assertThat(wrong.type()).isEqualTo("application/problem+json");
     nobody.get("/api/me").is(401);
+  }
+
+  @Test
+  void guessing_isSlowedDown_forThatSignInOnly(Application app) {
+    Client guesser = new Client(app);
+    Map<String, Object> guess = Map.of("signIn", "tobias", "password", "rope");
+    for (int i = 0; i < 10; i++) {
+      guesser.post("/api/session", guess).is(403);
+    }
+    Reply slowed = guesser.post("/api/session", guess).is(429);
+    assertThat(slowed.detail()).contains("Try again in");
+    Map<String, Object> right = Map.of("signIn", "Tobias ", "password", "harbour-props");
+    guesser.post("/api/session", right).is(429);
+    Client.signedIn(app, "ines").get("/api/me").is(200);
+  }
+
+  @Test
+  void replies_forbidWhatAPageDoesNotNeed(Application app) {
+    Map<String, List<String>> headers = new Client(app).headers("/sign-in");
+    assertThat(headers.get("content-security-policy").getFirst())
+        .contains("default-src 'self'", "object-src 'none'", "frame-ancestors 'none'");
+    assertThat(headers.get("x-content-type-options")).containsExactly("nosniff");
+    assertThat(headers.get("x-frame-options")).containsExactly("DENY");
+    assertThat(headers.get("referrer-policy")).containsExactly("same-origin");
   }
 
   @Test

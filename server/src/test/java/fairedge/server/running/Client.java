@@ -18,6 +18,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
@@ -104,6 +105,19 @@ public final class Client {
         BodyPublishers.ofByteArray(body.toByteArray()),
         "multipart/form-data; boundary=" + border,
         true);
+  }
+
+  /** The headers of a reply, by their names in lower case. */
+  public Map<String, List<String>> headers(String path) {
+    try {
+      HttpRequest request = HttpRequest.newBuilder(URI.create(address + path)).build();
+      return http.send(request, BodyHandlers.discarding()).headers().map();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
   }
 
   private static BodyPublisher json(Object body) {

@@ -28,12 +28,17 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class SessionController {
   private final Accounts accounts;
+  private final SignInThrottle throttle;
   private final SecurityContextRepository contexts;
   private final SecurityContextHolderStrategy holder;
 
   SessionController(
-      Accounts accounts, SecurityContextRepository contexts, SecurityContextHolderStrategy holder) {
+      Accounts accounts,
+      SignInThrottle throttle,
+      SecurityContextRepository contexts,
+      SecurityContextHolderStrategy holder) {
     this.accounts = accounts;
+    this.throttle = throttle;
     this.contexts = contexts;
     this.holder = holder;
   }
@@ -52,12 +57,16 @@ class SessionController {
   @PostMapping("/api/session")
   Session signIn(
       @Valid @RequestBody SignIn asked, HttpServletRequest request, HttpServletResponse response) {
+    String address = request.getRemoteAddr();
+    throttle.check(asked.signIn(), address);
     SignedIn account =
         accounts
             .authenticate(asked.signIn(), asked.password())
-            .orElseThrow(() ->
-                Problem.of(
-                    Problem.Kind.NOT_ALLOWED, "This sign-in and password don't belong together."));
+            .orElseThrow(() -> {
+              throttle.failed(asked.signIn(), address);
+              return Problem.of(
+                  Problem.Kind.NOT_ALLOWED, "This sign-in and password don't belong together.");
+            });
     HttpSession old = request.getSession(false);
     if (old != null) {
       old.invalidate();
