@@ -2,6 +2,9 @@ package fairedge.core.geometry;
 
 /** The triangulation of one polygon; see {@link Polygon#triangles}. */
 final class EarClipping {
+  /** Clipping costs the square of the corners: a face of a million would never be drawn. */
+  static final int MOST_CORNERS = 5000;
+
   private final Polygon.Flat flat;
   private final int[] next;
   private final int[] previous;
@@ -24,8 +27,18 @@ final class EarClipping {
     return switch (polygon.size()) {
       case 3 -> new int[] {0, 1, 2};
       case 4 -> quad(polygon);
-      default -> new EarClipping(polygon).clip();
+      default ->
+          polygon.size() > MOST_CORNERS ? fan(polygon.size()) : new EarClipping(polygon).clip();
     };
+  }
+
+  private static int[] fan(int corners) {
+    int[] triangles = new int[3 * (corners - 2)];
+    for (int i = 0; i + 2 < corners; i++) {
+      triangles[3 * i + 1] = i + 1;
+      triangles[3 * i + 2] = i + 2;
+    }
+    return triangles;
   }
 
   private static int[] quad(Polygon p) {

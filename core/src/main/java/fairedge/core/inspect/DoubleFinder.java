@@ -4,6 +4,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -54,17 +55,50 @@ final class DoubleFinder implements Finder {
         return List.of();
       }
       Clusters clusters = new Clusters(mesh.vertexEnd());
+      int[] together = joinSamePlaces(keys, clusters);
       for (int i = 0; i < keys.length; i++) {
         int v = vertexOf(keys[i]);
+        if (together[v] == 0) {
+          continue;
+        }
         for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
           int w = vertexOf(keys[j]);
           double distance = mesh.position(v).distance(mesh.position(w));
-          if (distance <= weld) {
-            clusters.join(v, w, distance);
+          if (together[w] > 0 && distance <= weld) {
+            clusters.join(v, w, distance, (long) together[v] * together[w]);
           }
         }
       }
       return clusters.findings(mesh);
+    }
+
+    /**
+     * Vertices with the very same numbers count together: the first stands for all, so that a
+     * million in one place don't make a million times a million comparisons.
+     *
+     * @return for each vertex how many it stands for; 0 where another stands for it
+     */
+    private int[] joinSamePlaces(long[] keys, Clusters clusters) {
+      int[] together = new int[mesh.vertexEnd()];
+      for (int i = 0; i < keys.length; ) {
+        Map<Vec3, Integer> first = new HashMap<>();
+        int j = i;
+        for (; j < keys.length && binOf(keys[j]) == binOf(keys[i]); j++) {
+          int v = vertexOf(keys[j]);
+          int standing = first.computeIfAbsent(unsigned(mesh.position(v)), p -> v);
+          if (standing != v) {
+            clusters.join(standing, v, 0, together[standing]);
+          }
+          together[standing]++;
+        }
+        i = j;
+      }
+      return together;
+    }
+
+    /** Zero is one place, whatever its sign. */
+    private static Vec3 unsigned(Vec3 p) {
+      return p.plus(Vec3.ZERO);
     }
 
     private long[] sortedKeys() {
@@ -113,12 +147,12 @@ final class DoubleFinder implements Finder {
       Arrays.setAll(parent, v -> v);
     }
 
-    void join(int v, int w, double distance) {
+    void join(int v, int w, double distance, long count) {
       int a = rootOf(v);
       int b = rootOf(w);
       int root = Math.min(a, b);
       int other = Math.max(a, b);
-      pairs.merge(root, 1L, Long::sum);
+      pairs.merge(root, count, Long::sum);
       apart.merge(root, distance, Math::max);
       if (other != root) {
         parent[other] = root;

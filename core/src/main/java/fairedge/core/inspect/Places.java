@@ -6,6 +6,8 @@ import fairedge.core.mesh.Mesh;
 
 /** Where marks stand, and how far a finding reaches. */
 final class Places {
+  private static final int SIDES = 64;
+
   private Places() {}
 
   /** A point of face f that lies on it: its middle, or that of its largest triangle if concave. */
@@ -69,13 +71,30 @@ final class Places {
     return Vec3.ZERO;
   }
 
-  /** Mean length of the edges of the given faces; 0 if none can be measured. */
+  /**
+   * Mean length of the edges of the given faces; 0 if none can be measured. Of a face with more
+   * than {@value #SIDES} sides the first so many stand for all, since each of its corners may ask.
+   */
   static double meanEdge(Mesh mesh, int... faces) {
     double sum = 0;
     int count = 0;
     for (int f : faces) {
-      if (mesh.isMeasurable(f)) {
-        sum += mesh.polygon(f).meanSide();
+      double side = meanSide(mesh, f);
+      sum += side;
+      count += side > 0 ? 1 : 0;
+    }
+    return count == 0 ? 0 : sum / count;
+  }
+
+  private static double meanSide(Mesh mesh, int f) {
+    double sum = 0;
+    int count = 0;
+    int c = mesh.firstCorner(f);
+    for (int i = Math.min(SIDES, mesh.size(f)); i > 0; i--) {
+      int a = mesh.vertexOf(c);
+      c = mesh.next(c);
+      if (mesh.hasPlace(a) && mesh.hasPlace(mesh.vertexOf(c))) {
+        sum += mesh.position(a).distance(mesh.position(mesh.vertexOf(c)));
         count++;
       }
     }

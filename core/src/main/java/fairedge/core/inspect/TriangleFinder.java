@@ -47,14 +47,16 @@ final class TriangleFinder implements Finder {
     }
     List<Finding> found = new ArrayList<>();
     if (!free.isEmpty()) {
-      findFans(mesh, free, found);
+      findFans(subject, free, found);
       findPairs(subject, free, found);
       free.stream().forEach(f -> found.add(stray(mesh, f)));
     }
     return found;
   }
 
-  private static void findFans(Mesh mesh, BitSet free, List<Finding> found) {
+  private static void findFans(Subject subject, BitSet free, List<Finding> found) {
+    Mesh mesh = subject.mesh();
+    Surroundings around = Surroundings.of(subject);
     BitSet centres = new BitSet();
     free.stream()
         .forEach(f -> {
@@ -63,7 +65,7 @@ final class TriangleFinder implements Finder {
           }
         });
     centres.stream()
-        .filter(v -> isFanCentre(mesh, v))
+        .filter(v -> around.makeFanOf(mesh, v))
         .forEach(v -> {
           List<Integer> faces = new ArrayList<>();
           for (int f : mesh.facesAt(v)) {
@@ -78,36 +80,43 @@ final class TriangleFinder implements Finder {
         });
   }
 
-  private static boolean isFanCentre(Mesh mesh, int v) {
-    int[] faces = mesh.facesAt(v);
-    if (faces.length < 3) {
-      return false;
-    }
-    for (int f : faces) {
-      if (mesh.size(f) != 3) {
-        return false;
+  /**
+   * @param others vertices of faces that are no triangles
+   * @param ends vertices on borders
+   */
+  private record Surroundings(BitSet others, BitSet ends) {
+    static Surroundings of(Subject subject) {
+      Mesh mesh = subject.mesh();
+      Surroundings around = new Surroundings(new BitSet(), new BitSet());
+      for (int f = 0; f < mesh.faceEnd(); f++) {
+        if (mesh.hasFace(f) && mesh.size(f) != 3) {
+          for (int v : mesh.vertices(f)) {
+            around.others.set(v);
+          }
+        }
       }
-    }
-    for (int e : mesh.edgesAt(v)) {
-      if (mesh.cornerOn(e) != Mesh.NONE && !endsOrMeetsOthers(mesh, mesh.otherEnd(e, v))) {
-        return false;
+      for (int e = 0; e < mesh.edgeEnd(); e++) {
+        if (subject.topology().uses(e) == 1) {
+          around.ends.set(mesh.first(e));
+          around.ends.set(mesh.second(e));
+        }
       }
+      return around;
     }
-    return true;
-  }
 
-  private static boolean endsOrMeetsOthers(Mesh mesh, int v) {
-    for (int e : mesh.edgesAt(v)) {
-      if (mesh.uses(e) == 1) {
-        return true;
+    /** Whether all faces at v are triangles, 3 or more, and all round it something else begins. */
+    boolean makeFanOf(Mesh mesh, int v) {
+      if (others.get(v)) {
+        return false;
       }
-    }
-    for (int f : mesh.facesAt(v)) {
-      if (mesh.size(f) != 3) {
-        return true;
+      for (int e : mesh.edgesAt(v)) {
+        int w = mesh.otherEnd(e, v);
+        if (mesh.cornerOn(e) != Mesh.NONE && !others.get(w) && !ends.get(w)) {
+          return false;
+        }
       }
+      return mesh.facesAt(v).length >= 3;
     }
-    return false;
   }
 
   private static Finding allTriangles(Subject subject, BitSet triangles) {
