@@ -203,17 +203,6 @@ public final class Polygon {
     return sum / corners.length;
   }
 
-  /** Whether all corners turn the same way, seen along the normal (straight corners allowed). */
-  public boolean isConvex() {
-    Flat flat = flat();
-    for (int i = 0; i < corners.length; i++) {
-      if (flat.turn(i, (i + 1) % corners.length, (i + 2) % corners.length) < 0) {
-        return false;
-      }
-    }
-    return area() > 0;
-  }
-
   /** This polygon seen along its normal, as plane coordinates. */
   public Flat flat() {
     return new Flat(this);

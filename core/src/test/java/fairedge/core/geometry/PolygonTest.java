@@ -27,7 +27,6 @@ class PolygonTest {
     assertThat(SQUARE.middle()).isEqualTo(new Vec3(1, 1, 0));
     assertThat(SQUARE.warpDistance()).isZero();
     assertThat(SQUARE.meanSide()).isEqualTo(2);
-    assertThat(SQUARE.isConvex()).isTrue();
     assertThat(SQUARE.turnAt(0)).isCloseTo(90, within(1e-12));
     assertThat(SQUARE.angleAt(0)).isCloseTo(90, within(1e-12));
   }
@@ -56,7 +55,6 @@ class PolygonTest {
 
   @Test
   void inside_isToldForConcavePolygons() {
-    assertThat(NOTCHED.isConvex()).isFalse();
     assertThat(NOTCHED.flat().contains(new Vec3(3, 3, 0))).isFalse();
     assertThat(NOTCHED.flat().contains(new Vec3(3, 1, 0))).isTrue();
     assertThat(NOTCHED.flat().contains(new Vec3(1, 3, 5))).isTrue();
