@@ -1,8 +1,12 @@
 package fairedge.core;
 
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Attribute;
+import fairedge.core.mesh.Label;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -22,6 +26,7 @@ public final class Meshes {
     all.put("moebius", moebius(7));
     all.put("tetrahedron", tetrahedron());
     all.put("edge used twice", edgeUsedTwice());
+    all.put("charted", charted(3, 2));
     return all;
   }
 
@@ -160,6 +165,34 @@ public final class Meshes {
       b.face(i, next, n + next, n + i);
     }
     b.face(top);
+    return b.build();
+  }
+
+  /**
+   * A flat sheet of w by h quads whose corners carry texture coordinates (x / 10, y / 10), one more
+   * in u on every second column, so that a seam runs between two; the columns are in groups of
+   * different material. The last face carries nothing.
+   */
+  public static Mesh charted(int w, int h) {
+    Mesh plain = grid(w, h);
+    MeshBuilder b = new MeshBuilder();
+    for (int v = 0; v < plain.vertexEnd(); v++) {
+      b.vertex(plain.position(v));
+      Vec3 at = plain.position(v);
+      b.value(Attribute.TEXTURE, new Vec3(at.x() / 10, at.y() / 10, 0));
+      b.value(Attribute.TEXTURE, new Vec3(at.x() / 10 + 1, at.y() / 10, 0));
+    }
+    b.value(Attribute.NORMAL, new Vec3(0, 0, 1));
+    for (int f = 0; f < plain.faceEnd(); f++) {
+      int column = f % w % 2;
+      int[] ring = plain.vertices(f);
+      b.face(ring);
+      if (f + 1 < plain.faceEnd()) {
+        b.values(f, Attribute.TEXTURE, Arrays.stream(ring).map(v -> 2 * v + column).toArray(), 0);
+        b.values(f, Attribute.NORMAL, new int[ring.length], 0);
+        b.label(f, new Label("sheet", "column " + column, column == 0 ? "oak" : "brass", ""));
+      }
+    }
     return b.build();
   }
 }

@@ -25,6 +25,9 @@ public record ReceiptView(
     List<EdgeSplitView> splitEdges,
     List<List<Integer>> newEdges,
     List<FaceSplitView> splitFaces,
+    List<Integer> newFaces,
+    List<Integer> movedVertices,
+    List<Integer> reshapedFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
     List<Integer> goneFaces,
@@ -64,6 +67,9 @@ public record ReceiptView(
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
         0,
         List.of());
   }
@@ -79,6 +85,9 @@ public record ReceiptView(
         receipt.splitFaces().stream()
             .map(s -> new FaceSplitView(s.from(), s.sides(), s.into()))
             .toList(),
+        receipt.newFaces(),
+        receipt.movedVertices(),
+        receipt.reshapedFaces(),
         receipt.goneVertices(),
         receipt.goneEdges(),
         receipt.goneFaces(),

@@ -199,4 +199,33 @@ final class FaceSurgery {
     links.lay(c, e);
     return c;
   }
+
+  /** Lays a ring of corners for f over edges that are there, and makes it the face. */
+  void lay(int f, int[] vertices) {
+    int first = links.makeCorner(f, vertices[0]);
+    int last = first;
+    for (int i = 1; i < vertices.length; i++) {
+      int c = links.makeCorner(f, vertices[i]);
+      links.chain(last, c);
+      last = c;
+    }
+    links.chain(last, first);
+    int c = first;
+    for (int i = 0; i < vertices.length; i++) {
+      links.lay(c, mesh.findEdge(vertices[i], vertices[(i + 1) % vertices.length]));
+      c = mesh.next(c);
+    }
+    links.begin(f, first, vertices.length);
+  }
+
+  /** Takes all corners of f away; it must be laid anew or freed. */
+  void unlay(int f) {
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      int next = mesh.next(c);
+      links.unlay(c);
+      links.freeCorner(c);
+      c = next;
+    }
+  }
 }

@@ -14,6 +14,7 @@ import java.util.Map;
  */
 public final class Journal {
   private final List<LocalChange> changes = new ArrayList<>();
+  private final List<CornerValues.Memory> memories = new ArrayList<>();
   private final ElementSet touched = new ElementSet();
   private final Map<Integer, Integer> sidesBefore = new HashMap<>();
 
@@ -31,8 +32,9 @@ public final class Journal {
     return sides;
   }
 
-  void add(LocalChange change, int... facesTouched) {
+  void add(LocalChange change, CornerValues.Memory memory, int... facesTouched) {
     changes.add(change);
+    memories.add(memory);
     note(change);
     for (int f : facesTouched) {
       touched.faces().set(f);
@@ -66,11 +68,24 @@ public final class Journal {
         touched.faces().set(j.goneFace());
         touched.edges().set(j.edge());
       }
+      case LocalChange.VertexMade m -> touched.vertices().set(m.vertex());
+      case LocalChange.VertexRemoved r -> touched.vertices().set(r.vertex());
+      case LocalChange.VertexMoved m -> touched.vertices().set(m.vertex());
+      case LocalChange.EdgeMade m -> touched.edges().set(m.edge());
+      case LocalChange.EdgeRemoved r -> touched.edges().set(r.edge());
+      case LocalChange.FaceMade m -> touched.faces().set(m.face());
+      case LocalChange.FaceRemoved r -> touched.faces().set(r.face());
+      case LocalChange.FaceReshaped r -> touched.faces().set(r.face());
     }
   }
 
   LocalChange removeLast() {
     return changes.removeLast();
+  }
+
+  /** What corners carried before the last change; to be taken together with it. */
+  CornerValues.Memory removeLastMemory() {
+    return memories.removeLast();
   }
 
   public boolean isEmpty() {

@@ -39,4 +39,28 @@ public sealed interface LocalChange {
       boolean begunAtEdge,
       int goneBegin)
       implements LocalChange {}
+
+  /** A lone vertex was made. */
+  record VertexMade(int vertex) implements LocalChange {}
+
+  /** A lone vertex was taken out. */
+  record VertexRemoved(int vertex, Vec3 at) implements LocalChange {}
+
+  /** A vertex lies elsewhere now. */
+  record VertexMoved(int vertex, Vec3 from) implements LocalChange {}
+
+  /** A loose edge was made. */
+  record EdgeMade(int edge) implements LocalChange {}
+
+  /** A loose edge was taken out. */
+  record EdgeRemoved(int edge, int first, int second) implements LocalChange {}
+
+  /** A face was put over edges that were there. */
+  record FaceMade(int face) implements LocalChange {}
+
+  /** A face was taken off its edges. */
+  record FaceRemoved(int face, int[] vertices) implements LocalChange {}
+
+  /** A face runs over other vertices now. */
+  record FaceReshaped(int face, int[] before) implements LocalChange {}
 }

@@ -9,15 +9,27 @@ import java.util.List;
  * The local operators: the only way in which a change alters a mesh. They come in inverse pairs,
  * and each is journalled.
  *
- * <p>Laws (proven in tests on every fixture mesh): {@code joinEdge(splitEdge(e))} and {@code
- * joinFaces(splitFace(f))} leave faces, edges and positions as they were; {@link #undoAll} gives
- * the first bytes; every operator keeps V - E + F and the invariants of {@code MeshCheck}.
+ * <p>Laws (proven in tests on every fixture mesh): of each pair, the second after the first leaves
+ * elements, positions, labels and values at corners as they were; {@link #undoAll} gives the first
+ * bytes; every operator keeps the invariants of {@code MeshCheck}. What a pair does to V - E + F:
+ *
+ * <table>
+ * <caption>The pairs</caption>
+ * <tr><td>{@link #splitEdge} / {@link #joinEdge}<td>0
+ * <tr><td>{@link #splitFace} / {@link #joinFaces}<td>0
+ * <tr><td>{@link #makeVertex} / {@link #removeVertex}<td>+1 / -1
+ * <tr><td>{@link #makeEdge} / {@link #removeEdge}<td>-1 / +1
+ * <tr><td>{@link #makeFace} / {@link #removeFace}<td>+1 / -1
+ * <tr><td>{@link #reshapeFace}, its own inverse<td>0
+ * <tr><td>{@link #moveVertex}, its own inverse<td>0
+ * </table>
  */
 public final class MeshEdit {
   private final Mesh mesh;
   private final MeshLinks links;
   private final FaceSurgery faces;
   private final EdgeSurgery edges;
+  private final CornerValues values;
   private final Journal journal;
 
   public MeshEdit(Mesh mesh) {
@@ -29,6 +41,7 @@ public final class MeshEdit {
     this.links = new MeshLinks(mesh);
     this.faces = new FaceSurgery(mesh, links);
     this.edges = new EdgeSurgery(mesh, links);
+    this.values = new CornerValues(mesh, links);
     this.journal = journal;
   }
 
@@ -56,8 +69,10 @@ public final class MeshEdit {
     require(mesh.hasEdge(e), "no edge ", e);
     int[] touched = mesh.facesOn(e);
     noteSides(touched);
+    CornerValues.Memory memory = values.remember();
     LocalChange.EdgeSplit split = edges.split(e, at);
-    journal.add(split, touched);
+    values.afterEdgeSplit(split.vertex(), touched);
+    journal.add(split, memory, touched);
     return split.vertex();
   }
 
@@ -65,8 +80,8 @@ public final class MeshEdit {
    * Takes out a vertex that two edges only meet.
    *
    * <p>Precondition: its two edges lead to different vertices that no edge joins, and no face there
-   * is a triangle. Result: the edge with the lower id, from one to the other; the vertex and the
-   * other edge die. Cost: the uses of the edges. Inverse: {@link #splitEdge}.
+   * is a triangle or turns back at it. Result: the edge with the lower id, from one to the other;
+   * the vertex and the other edge die. Cost: the corners of the faces. Inverse: {@link #splitEdge}.
    */
   public int joinEdge(int v) {
     require(mesh.hasVertex(v) && mesh.edgesAt(v).length == 2, "not two edges at vertex ", v);
@@ -77,11 +92,24 @@ public final class MeshEdit {
     int[] touched = mesh.facesAt(v);
     for (int f : touched) {
       require(mesh.size(f) > 3, "would leave two corners in face ", f);
+      require(!turnsBackAt(f, v), "a face turns back at vertex ", v);
     }
     noteSides(touched);
+    CornerValues.Memory memory = values.remember(touched);
     LocalChange.EdgeJoined joined = edges.join(v, pair[0], pair[1]);
-    journal.add(joined, touched);
+    journal.add(joined, memory, touched);
     return pair[0];
+  }
+
+  private boolean turnsBackAt(int f, int v) {
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      if (mesh.vertexOf(c) == v && mesh.edgeOf(c) == mesh.edgeOf(mesh.previous(c))) {
+        return true;
+      }
+      c = mesh.next(c);
+    }
+    return false;
   }
 
   /**
@@ -98,8 +126,12 @@ public final class MeshEdit {
     require(a != b, "a face can't be split from a vertex to itself, ", a);
     require(!bends.isEmpty() || mesh.findEdge(a, b) == Mesh.NONE, "an edge joins them already ", a);
     noteSides(f);
+    CornerValues.Memory memory = values.remember();
+    CornerValues.Bends carried = values.bends(f, bends);
     LocalChange.FaceSplit split = faces.split(f, from, to, bends);
-    journal.add(split);
+    values.afterFaceSplit(from, to, split.edges().length, carried);
+    links.label(split.newFace(), mesh.labelOf(f));
+    journal.add(split, memory);
     return split.newFace();
   }
 
@@ -117,9 +149,137 @@ public final class MeshEdit {
     require(mesh.faceOf(c) != mesh.faceOf(d), "one face on both sides of edge ", e);
     require(mesh.vertexOf(c) != mesh.vertexOf(d), "two windings at edge ", e);
     noteSides(mesh.faceOf(c), mesh.faceOf(d));
+    CornerValues.Memory memory = values.remember(mesh.faceOf(c), mesh.faceOf(d));
     LocalChange.FacesJoined joined = faces.join(e, c, d);
-    journal.add(joined);
+    journal.add(joined, memory);
     return joined.face();
+  }
+
+  /** Makes a lone vertex; its id is the result. Cost: constant. Inverse: {@link #removeVertex}. */
+  public int makeVertex(Vec3 at) {
+    int v = links.makeVertex(at);
+    journal.add(new LocalChange.VertexMade(v), values.remember());
+    return v;
+  }
+
+  /**
+   * Takes out a vertex that no edge meets; it dies. Cost: constant. Inverse: {@link #makeVertex}.
+   */
+  public void removeVertex(int v) {
+    require(mesh.hasVertex(v) && mesh.edgeAt(v) == Mesh.NONE, "no lone vertex ", v);
+    Vec3 at = mesh.position(v);
+    links.freeVertex(v);
+    journal.add(new LocalChange.VertexRemoved(v, at), values.remember());
+  }
+
+  /**
+   * Lets a vertex lie elsewhere. Cost: the faces at it, which count as touched. Inverse: itself.
+   */
+  public void moveVertex(int v, Vec3 to) {
+    require(mesh.hasVertex(v), "no vertex ", v);
+    Vec3 from = mesh.position(v);
+    int[] touched = mesh.facesAt(v);
+    noteSides(touched);
+    links.move(v, to);
+    journal.add(new LocalChange.VertexMoved(v, from), values.remember(), touched);
+  }
+
+  /**
+   * Makes a loose edge between two vertices.
+   *
+   * <p>Precondition: they are two, and no edge joins them. Result: the edge. Cost: the smaller
+   * valence. Inverse: {@link #removeEdge}.
+   */
+  public int makeEdge(int a, int b) {
+    require(mesh.hasVertex(a), "no vertex ", a);
+    require(mesh.hasVertex(b) && a != b, "no other vertex ", b);
+    require(mesh.findEdge(a, b) == Mesh.NONE, "an edge joins them already ", a);
+    int e = links.makeEdge(a, b);
+    journal.add(new LocalChange.EdgeMade(e), values.remember());
+    return e;
+  }
+
+  /**
+   * Takes out an edge that lies in no face; it dies, its vertices stay. Cost: constant. Inverse:
+   * {@link #makeEdge}.
+   */
+  public void removeEdge(int e) {
+    require(mesh.hasEdge(e) && mesh.cornerOn(e) == Mesh.NONE, "no loose edge ", e);
+    int a = mesh.first(e);
+    int b = mesh.second(e);
+    links.freeEdge(e);
+    journal.add(new LocalChange.EdgeRemoved(e, a, b), values.remember());
+  }
+
+  /**
+   * Puts a face over edges that are there.
+   *
+   * <p>Precondition: at least 3 vertices, each joined to the next by an edge. Result: the face; its
+   * corners carry nothing. Cost: the valences of its vertices. Inverse: {@link #removeFace}.
+   *
+   * @param like a face whose label it gets, or {@link Mesh#NONE}
+   */
+  public int makeFace(int[] vertices, int like) {
+    requireRing(vertices);
+    require(like == Mesh.NONE || mesh.hasFace(like), "no face ", like);
+    int f = links.makeFace();
+    faces.lay(f, vertices);
+    links.label(f, like == Mesh.NONE ? 0 : mesh.labelOf(like));
+    journal.add(new LocalChange.FaceMade(f), values.remember());
+    return f;
+  }
+
+  /**
+   * Takes a face off its edges, which stay, loose where it was their last. The face dies. Cost: its
+   * corners. Inverse: {@link #makeFace}.
+   */
+  public void removeFace(int f) {
+    require(mesh.hasFace(f), "no face ", f);
+    noteSides(f);
+    CornerValues.Memory memory = values.remember(f);
+    int[] vertices = mesh.vertices(f);
+    faces.unlay(f);
+    links.freeFace(f);
+    journal.add(new LocalChange.FaceRemoved(f, vertices), memory);
+  }
+
+  /**
+   * Lets a face run over other vertices: turned the other way, begun elsewhere, with fewer or more.
+   * It keeps its id and label.
+   *
+   * <p>Precondition: at least 3 vertices, each joined to the next by an edge. Nothing dies: edges
+   * left by the face stay. Cost: the corners and the valences of the vertices. Inverse: itself.
+   *
+   * @param carriedFrom for each new corner that one of the old, counted from the first, whose
+   *     values it gets; {@link Mesh#NONE} for none
+   */
+  public void reshapeFace(int f, int[] vertices, int[] carriedFrom) {
+    require(mesh.hasFace(f), "no face ", f);
+    requireRing(vertices);
+    require(carriedFrom.length == vertices.length, "not one old corner for each of face ", f);
+    noteSides(f);
+    CornerValues.Memory memory = values.remember(f);
+    int[] before = mesh.vertices(f);
+    faces.unlay(f);
+    faces.lay(f, vertices);
+    for (CornerValues.OfFace old : memory.faces()) {
+      int[] carried = new int[vertices.length];
+      for (int i = 0; i < carried.length; i++) {
+        carried[i] = carriedFrom[i] == Mesh.NONE ? Mesh.NONE : old.values()[carriedFrom[i]];
+      }
+      values.give(f, old.attribute(), carried);
+    }
+    journal.add(new LocalChange.FaceReshaped(f, before), memory);
+  }
+
+  private void requireRing(int[] vertices) {
+    require(vertices.length >= 3, "a face has at least 3 corners, not ", vertices.length);
+    for (int i = 0; i < vertices.length; i++) {
+      int a = vertices[i];
+      int b = vertices[(i + 1) % vertices.length];
+      require(mesh.hasVertex(a), "no vertex ", a);
+      require(mesh.hasVertex(b) && mesh.findEdge(a, b) != Mesh.NONE, "no edge leads on from ", a);
+    }
   }
 
   private void noteSides(int... faces) {
@@ -131,12 +291,35 @@ public final class MeshEdit {
   /** Takes everything back, the last first; the mesh has its first bytes again. */
   public void undoAll() {
     while (!journal.isEmpty()) {
+      CornerValues.Memory memory = journal.removeLastMemory();
       switch (journal.removeLast()) {
         case LocalChange.EdgeSplit s -> edges.undo(s);
         case LocalChange.EdgeJoined j -> edges.undo(j);
         case LocalChange.FaceSplit s -> faces.undo(s);
         case LocalChange.FacesJoined j -> faces.undo(j);
+        case LocalChange.VertexMade m -> {
+          links.freeVertex(m.vertex());
+          links.forgetVertex(m.vertex());
+        }
+        case LocalChange.VertexRemoved r -> links.reviveVertex(r.vertex(), r.at());
+        case LocalChange.VertexMoved m -> links.move(m.vertex(), m.from());
+        case LocalChange.EdgeMade m -> {
+          links.freeEdge(m.edge());
+          links.forgetEdge(m.edge());
+        }
+        case LocalChange.EdgeRemoved r -> links.reviveEdge(r.edge(), r.first(), r.second());
+        case LocalChange.FaceMade m -> {
+          faces.unlay(m.face());
+          links.freeFace(m.face());
+          links.forgetFace(m.face());
+        }
+        case LocalChange.FaceRemoved r -> faces.lay(r.face(), r.vertices());
+        case LocalChange.FaceReshaped r -> {
+          faces.unlay(r.face());
+          faces.lay(r.face(), r.before());
+        }
       }
+      values.restore(memory);
     }
   }
 

@@ -3,7 +3,11 @@ package fairedge.core.mesh;
 import fairedge.core.geometry.Bounds;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Everything that a polygon file can hold, however bad: n-gons, borders, edges with three or more
@@ -19,6 +23,9 @@ import java.util.Arrays;
  * renumbers nothing, and what is freed is not used again along one line of steps. Corner ids are
  * internal to a state. The order within the cycles is not part of the state: no result may depend
  * on it, and {@link MeshBytes} doesn't hold it.
+ *
+ * <p><b>Attributes.</b> A face has a {@link Label}; a corner may carry texture coordinates and a
+ * normal. A mesh whose file has none pays nothing for them.
  *
  * <p><b>Memory.</b> About 220 bytes for each quad of a large mesh. Not safe for use by several
  * threads while it changes; {@link MeshLinks} alone writes to it.
@@ -60,6 +67,15 @@ public final class Mesh {
   int[] cornerPreviousOnEdge;
   int cornerEnd;
   int freeCorner = NONE;
+
+  /** By {@link Attribute}; null where no corner carries it. */
+  final @Nullable CornerLayer[] layers = new CornerLayer[Attribute.COUNT];
+
+  /** Which label each face id has; null while all have {@link Label#NONE}, which is the first. */
+  int @Nullable [] faceLabel;
+
+  final List<Label> labels = new ArrayList<>(List.of(Label.NONE));
+  final List<String> materialFiles = new ArrayList<>();
 
   Mesh() {
     this(16, 16, 16, 64);
@@ -249,6 +265,47 @@ public final class Mesh {
 
   public int faceOf(int c) {
     return cornerFace[c];
+  }
+
+  /** Whether corners may carry this attribute here. */
+  public boolean carries(Attribute attribute) {
+    return layers[attribute.ordinal()] != null;
+  }
+
+  /** Which value corner c has of an attribute, for {@link #value}; or {@link #NONE}. */
+  public int valueAt(Attribute attribute, int c) {
+    CornerLayer layer = layers[attribute.ordinal()];
+    return layer == null ? NONE : layer.ofCorner[c];
+  }
+
+  /** One more than the highest value of an attribute; values are shared by corners. */
+  public int valueEnd(Attribute attribute) {
+    CornerLayer layer = layers[attribute.ordinal()];
+    return layer == null ? 0 : layer.end;
+  }
+
+  /** Precondition: below {@link #valueEnd}. */
+  public Vec3 value(Attribute attribute, int index) {
+    CornerLayer layer = layers[attribute.ordinal()];
+    if (layer == null) {
+      throw new IllegalArgumentException("no " + attribute + " here");
+    }
+    return layer.value(index);
+  }
+
+  /** Which of {@link #labels} face f has. */
+  public int labelOf(int f) {
+    return faceLabel == null ? 0 : faceLabel[f];
+  }
+
+  /** What faces may be labelled with; the first is {@link Label#NONE}. */
+  public List<Label> labels() {
+    return Collections.unmodifiableList(labels);
+  }
+
+  /** The names of files that describe the materials. */
+  public List<String> materialFiles() {
+    return Collections.unmodifiableList(materialFiles);
   }
 
   /** The vertices of f in order from its first corner. */

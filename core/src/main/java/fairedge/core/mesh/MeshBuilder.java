@@ -1,6 +1,8 @@
 package fairedge.core.mesh;
 
 import fairedge.core.geometry.Vec3;
+import java.util.HashMap;
+import java.util.Map;
 
 /**
  * Builds a mesh from vertices and faces in the order in which a file or a generator names them: ids
@@ -10,6 +12,9 @@ public final class MeshBuilder {
   private final Mesh mesh;
   private final MeshLinks links;
   private final EdgeTable edges;
+  private final Map<Label, Integer> labels = new HashMap<>(Map.of(Label.NONE, 0));
+  private Label lastLabel = Label.NONE;
+  private int lastLabelIndex;
 
   public MeshBuilder() {
     this(12, 12, 48);
@@ -110,6 +115,41 @@ public final class MeshBuilder {
       edges.put(a, b, e);
     }
     return e;
+  }
+
+  /** Adds a value that corners may have of an attribute; its index, from 0. */
+  public int value(Attribute attribute, Vec3 value) {
+    return links.makeValue(attribute, value);
+  }
+
+  /**
+   * Gives the corners of face f, from its first, values of an attribute.
+   *
+   * @param values an index for each corner, from this place in the array on; {@link Mesh#NONE}, or
+   *     one that is not there, for none
+   */
+  public void values(int f, Attribute attribute, int[] values, int from) {
+    int c = mesh.firstCorner(f);
+    for (int i = 0; i < mesh.size(f); i++) {
+      int value = values[from + i];
+      boolean there = value >= 0 && value < mesh.valueEnd(attribute);
+      links.giveValue(attribute, c, there ? value : Mesh.NONE);
+      c = mesh.next(c);
+    }
+  }
+
+  /** Labels a face. Equal labels are kept once. */
+  public void label(int f, Label label) {
+    if (!label.equals(lastLabel)) {
+      lastLabel = label;
+      lastLabelIndex = labels.computeIfAbsent(label, links::makeLabel);
+    }
+    links.label(f, lastLabelIndex);
+  }
+
+  /** Names a file that describes the materials. */
+  public void materialFile(String name) {
+    links.nameMaterialFile(name);
   }
 
   /** The mesh; this builder must not be used after it. */

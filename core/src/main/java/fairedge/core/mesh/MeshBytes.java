@@ -9,17 +9,22 @@ import java.nio.ByteOrder;
  * The state of a mesh as bytes, ids and all: what is stored and hashed, and what "the same bytes"
  * means. Little-endian: magic, version, the three ends, then per vertex id a flag and three
  * doubles, per edge id its two ends (-1 where freed), per face id its size (0 where freed) and
- * vertices from its first corner.
+ * vertices from its first corner; from version 2 on labels and values at corners ({@link
+ * AttributeBytes}). Version 1 is still read.
  */
 public final class MeshBytes {
   private static final int MAGIC = 0x4D_45_46_45;
-  private static final int VERSION = 1;
+  private static final int VERSION = 2;
+  private static final int FIRST_VERSION = 1;
 
   private MeshBytes() {}
 
   /** Cost: the whole mesh. */
   public static byte[] write(Mesh mesh) {
-    ByteBuffer out = ByteBuffer.allocate(size(mesh)).order(ByteOrder.LITTLE_ENDIAN);
+    byte[] attributes = AttributeBytes.write(mesh);
+    ByteBuffer out =
+        ByteBuffer.allocate(Math.addExact(size(mesh), attributes.length))
+            .order(ByteOrder.LITTLE_ENDIAN);
     out.putInt(MAGIC).putInt(VERSION);
     out.putInt(mesh.vertexEnd()).putInt(mesh.edgeEnd()).putInt(mesh.faceEnd());
     for (int v = 0; v < mesh.vertexEnd(); v++) {
@@ -39,7 +44,7 @@ public final class MeshBytes {
         out.putInt(v);
       }
     }
-    return out.array();
+    return out.put(attributes).array();
   }
 
   private static int size(Mesh mesh) {
@@ -64,8 +69,11 @@ public final class MeshBytes {
   }
 
   private static Mesh readUnchecked(ByteBuffer in) {
-    if (in.getInt() != MAGIC || in.getInt() != VERSION) {
-      throw new IllegalArgumentException("these are not the bytes of a mesh, version " + VERSION);
+    int magic = in.getInt();
+    int version = in.getInt();
+    if (magic != MAGIC || version < FIRST_VERSION || version > VERSION) {
+      throw new IllegalArgumentException(
+          "these are not the bytes of a mesh, version " + FIRST_VERSION + " to " + VERSION);
     }
     int vertexEnd = in.getInt();
     int edgeEnd = in.getInt();
@@ -82,6 +90,9 @@ public final class MeshBytes {
     EdgeTable table = readEdges(in, links, edgeEnd);
     for (int f = 0; f < faceEnd; f++) {
       readFace(in, links, table, mesh);
+    }
+    if (version > FIRST_VERSION) {
+      AttributeBytes.read(in, mesh, links);
     }
     return mesh;
   }

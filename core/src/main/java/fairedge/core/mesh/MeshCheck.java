@@ -17,6 +17,7 @@ import java.util.Set;
  *   <li>A face is one ring of as many corners as its size, at least 3, all its own.
  *   <li>The side leaving a corner lies on the edge between its vertex and the next one's.
  *   <li>The sides in an edge's cycle all lie on it, and every side is in the cycle of its edge.
+ *   <li>A face's label and a corner's values are there.
  * </ol>
  */
 public final class MeshCheck {
@@ -35,6 +36,7 @@ public final class MeshCheck {
     check.vertexCycles();
     check.faces();
     check.edgeCycles();
+    check.attributes();
     return check.faults;
   }
 
@@ -153,5 +155,24 @@ public final class MeshCheck {
       corners += mesh.hasFace(f) ? mesh.size(f) : 0;
     }
     require(sides == corners, "sides in the cycles of edges", sides, corners);
+  }
+
+  private void attributes() {
+    for (int f = 0; f < mesh.faceEnd && faults.isEmpty(); f++) {
+      if (!mesh.hasFace(f)) {
+        continue;
+      }
+      int label = mesh.labelOf(f);
+      require(label >= 0 && label < mesh.labels.size(), "label of face", f, label);
+      for (Attribute attribute : Attribute.values()) {
+        int c = mesh.firstCorner(f);
+        for (int i = mesh.size(f); i > 0; i--) {
+          int value = mesh.valueAt(attribute, c);
+          require(
+              value >= Mesh.NONE && value < mesh.valueEnd(attribute), "value at corner", f, value);
+          c = mesh.next(c);
+        }
+      }
+    }
   }
 }

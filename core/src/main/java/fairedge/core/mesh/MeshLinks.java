@@ -182,8 +182,14 @@ public final class MeshLinks {
       int size = grown(f);
       mesh.faceCorner = Arrays.copyOf(mesh.faceCorner, size);
       mesh.faceSize = Arrays.copyOf(mesh.faceSize, size);
+      if (mesh.faceLabel != null) {
+        mesh.faceLabel = Arrays.copyOf(mesh.faceLabel, size);
+      }
     }
     mesh.faceCorner[f] = DEAD;
+    if (mesh.faceLabel != null) {
+      mesh.faceLabel[f] = 0;
+    }
     return f;
   }
 
@@ -217,6 +223,11 @@ public final class MeshLinks {
     mesh.cornerVertex[c] = v;
     mesh.cornerFace[c] = f;
     mesh.cornerEdge[c] = NONE;
+    for (CornerLayer layer : mesh.layers) {
+      if (layer != null) {
+        layer.ofCorner[c] = NONE;
+      }
+    }
     return c;
   }
 
@@ -232,6 +243,11 @@ public final class MeshLinks {
     mesh.cornerPrevious = Arrays.copyOf(mesh.cornerPrevious, size);
     mesh.cornerNextOnEdge = Arrays.copyOf(mesh.cornerNextOnEdge, size);
     mesh.cornerPreviousOnEdge = Arrays.copyOf(mesh.cornerPreviousOnEdge, size);
+    for (CornerLayer layer : mesh.layers) {
+      if (layer != null) {
+        layer.grow(size);
+      }
+    }
   }
 
   private static int grown(int size) {
@@ -287,5 +303,54 @@ public final class MeshLinks {
       }
     }
     mesh.cornerEdge[c] = NONE;
+  }
+
+  /** Adds a value of an attribute to its table. */
+  public int makeValue(Attribute attribute, Vec3 value) {
+    return layer(attribute).add(value);
+  }
+
+  private CornerLayer layer(Attribute attribute) {
+    CornerLayer layer = mesh.layers[attribute.ordinal()];
+    if (layer == null) {
+      layer = new CornerLayer(mesh.cornerVertex.length);
+      mesh.layers[attribute.ordinal()] = layer;
+    }
+    return layer;
+  }
+
+  /** Gives the newest values back: those from this index on. */
+  public void forgetValues(Attribute attribute, int end) {
+    if (mesh.carries(attribute)) {
+      layer(attribute).end = end;
+    }
+  }
+
+  /** Lets corner c have a value of an attribute, or none. */
+  public void giveValue(Attribute attribute, int c, int value) {
+    if (value != NONE || mesh.carries(attribute)) {
+      layer(attribute).ofCorner[c] = value;
+    }
+  }
+
+  /** Adds a label to those that faces may have. */
+  int makeLabel(Label label) {
+    mesh.labels.add(label);
+    return mesh.labels.size() - 1;
+  }
+
+  /** Labels face f by one of the labels that there are. */
+  public void label(int f, int label) {
+    if (mesh.faceLabel == null) {
+      if (label == 0) {
+        return;
+      }
+      mesh.faceLabel = new int[mesh.faceCorner.length];
+    }
+    mesh.faceLabel[f] = label;
+  }
+
+  void nameMaterialFile(String name) {
+    mesh.materialFiles.add(name);
   }
 }

@@ -19,6 +19,9 @@ import java.util.TreeSet;
  * @param splitEdges edges that were there before, each with all edges it became
  * @param newEdges edges made in faces
  * @param splitFaces faces that were there before, each with all faces it became
+ * @param newFaces faces made that came of no face
+ * @param movedVertices vertices that were there and lie elsewhere
+ * @param reshapedFaces faces that run over other vertices
  * @param goneVertices ids freed
  * @param goneEdges ids freed
  * @param goneFaces ids freed
@@ -29,6 +32,9 @@ public record Receipt(
     List<Split> splitEdges,
     List<Integer> newEdges,
     List<FaceSplit> splitFaces,
+    List<Integer> newFaces,
+    List<Integer> movedVertices,
+    List<Integer> reshapedFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
     List<Integer> goneFaces,
@@ -45,8 +51,12 @@ public record Receipt(
   public boolean changesNothing() {
     return newVertices.isEmpty()
         && newEdges.isEmpty()
+        && newFaces.isEmpty()
+        && movedVertices.isEmpty()
+        && reshapedFaces.isEmpty()
         && goneVertices.isEmpty()
-        && goneEdges.isEmpty();
+        && goneEdges.isEmpty()
+        && goneFaces.isEmpty();
   }
 
   static Receipt of(Journal journal, CutResult result) {
@@ -61,6 +71,9 @@ public record Receipt(
     private final Map<Integer, Integer> edgeWhole = new TreeMap<>();
     private final Map<Integer, Integer> faceWhole = new TreeMap<>();
     private final TreeSet<Integer> newEdges = new TreeSet<>();
+    private final TreeSet<Integer> newFaces = new TreeSet<>();
+    private final TreeSet<Integer> movedVertices = new TreeSet<>();
+    private final TreeSet<Integer> reshapedFaces = new TreeSet<>();
     private final TreeSet<Integer> goneVertices = new TreeSet<>();
     private final TreeSet<Integer> goneEdges = new TreeSet<>();
     private final TreeSet<Integer> goneFaces = new TreeSet<>();
@@ -75,10 +88,16 @@ public record Receipt(
         }
         case LocalChange.FacesJoined j -> {
           freeEdge(j.edge());
-          if (faceWhole.remove(j.goneFace()) == null) {
-            goneFaces.add(j.goneFace());
-          }
+          freeFace(j.goneFace());
         }
+        case LocalChange.VertexMade m -> newVertices.add(m.vertex());
+        case LocalChange.VertexRemoved r -> free(r.vertex(), newVertices, goneVertices);
+        case LocalChange.VertexMoved m -> noteUnlessNew(m.vertex(), newVertices, movedVertices);
+        case LocalChange.EdgeMade m -> newEdges.add(m.edge());
+        case LocalChange.EdgeRemoved r -> freeEdge(r.edge());
+        case LocalChange.FaceMade m -> newFaces.add(m.face());
+        case LocalChange.FaceRemoved r -> freeFace(r.face());
+        case LocalChange.FaceReshaped r -> noteUnlessNew(r.face(), newFaces, reshapedFaces);
       }
     }
 
@@ -101,6 +120,19 @@ public record Receipt(
       faceWhole.put(s.newFace(), faceWhole.getOrDefault(s.face(), s.face()));
     }
 
+    private static void noteUnlessNew(int id, TreeSet<Integer> made, TreeSet<Integer> altered) {
+      if (!made.contains(id)) {
+        altered.add(id);
+      }
+    }
+
+    private void freeFace(int f) {
+      reshapedFaces.remove(f);
+      if (faceWhole.remove(f) == null) {
+        free(f, newFaces, goneFaces);
+      }
+    }
+
     private void freeEdge(int e) {
       if (edgeWhole.remove(e) == null) {
         free(e, newEdges, goneEdges);
@@ -121,6 +153,9 @@ public record Receipt(
           splits(faceWhole).stream()
               .map(s -> new FaceSplit(s.from(), journal.sidesBefore(s.from()), s.into()))
               .toList(),
+          List.copyOf(newFaces),
+          List.copyOf(movedVertices),
+          List.copyOf(reshapedFaces),
           List.copyOf(goneVertices),
           List.copyOf(goneEdges),
           List.copyOf(goneFaces),

@@ -6,14 +6,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import fairedge.core.Meshes;
+import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -87,7 +91,7 @@ class MeshEditTest {
     SplittableRandom random = new SplittableRandom(7);
     MeshEdit edit = new MeshEdit(mesh);
     int done = 0;
-    for (int i = 0; i < 300; i++) {
+    for (int i = 0; i < 600; i++) {
       done += randomOperator(edit, random) ? 1 : 0;
       if (i % 10 == 0) {
         assertMesh(mesh).isSound();
@@ -102,7 +106,24 @@ class MeshEditTest {
   private static boolean randomOperator(MeshEdit edit, SplittableRandom random) {
     Mesh mesh = edit.mesh();
     try {
-      switch (random.nextInt(4)) {
+      switch (random.nextInt(11)) {
+        case 4 -> edit.makeVertex(new Vec3(0, random.nextDouble(), 1));
+        case 5 -> edit.removeVertex(pick(random, mesh.vertexEnd()));
+        case 6 -> edit.moveVertex(pick(random, mesh.vertexEnd()), Vec3.ZERO);
+        case 7 -> edit.makeEdge(pick(random, mesh.vertexEnd()), pick(random, mesh.vertexEnd()));
+        case 8 -> edit.removeEdge(pick(random, mesh.edgeEnd()));
+        case 9 -> edit.removeFace(pick(random, mesh.faceEnd()));
+        case 10 -> {
+          int f = pick(random, mesh.faceEnd());
+          if (!mesh.hasFace(f)) {
+            return false;
+          }
+          if (random.nextBoolean()) {
+            edit.makeFace(mesh.vertices(f), f);
+          } else {
+            turnRound(edit, f);
+          }
+        }
         case 0 -> edit.splitEdge(pick(random, mesh.edgeEnd()), new Vec3(random.nextDouble(), 0, 0));
         case 1 -> edit.joinEdge(pick(random, mesh.vertexEnd()));
         case 2 -> edit.joinFaces(pick(random, mesh.edgeEnd()));
@@ -127,6 +148,108 @@ class MeshEditTest {
     } catch (IllegalArgumentException refused) {
       return false;
     }
+  }
+
+  /** Lets a face run the other way round. */
+  private static void turnRound(MeshEdit edit, int f) {
+    int[] before = edit.mesh().vertices(f);
+    int n = before.length;
+    int[] from = IntStream.range(0, n).map(i -> n - 1 - i).toArray();
+    edit.reshapeFace(f, IntStream.of(from).map(i -> before[i]).toArray(), from);
+  }
+
+  /** What a file holds of a mesh: all but the ids of edges. */
+  private static String told(Mesh mesh) throws IOException {
+    StringBuilder out = new StringBuilder();
+    ObjWriter.write(mesh, out);
+    return out.toString();
+  }
+
+  @ParameterizedTest
+  @MethodSource("fixtures")
+  void makeVertexEdgeAndFace_thenRemoveThem_leavesTheSame(Map.Entry<String, Mesh> fixture)
+      throws IOException {
+    Mesh mesh = fixture.getValue();
+    String before = told(mesh);
+    byte[] first = MeshBytes.write(mesh);
+    int euler = euler(mesh);
+    MeshEdit edit = new MeshEdit(mesh);
+    int v = edit.makeVertex(new Vec3(9, 9, 9));
+    assertMesh(mesh).isSound().hasEuler(euler + 1);
+    int e = edit.makeEdge(v, 0);
+    int closing = edit.makeEdge(v, mesh.otherEnd(mesh.edgeAt(0), 0));
+    assertMesh(mesh).isSound().hasEuler(euler - 1);
+    int f = edit.makeFace(new int[] {v, 0, mesh.otherEnd(closing, v)}, 0);
+    assertMesh(mesh).isSound().hasEuler(euler);
+    assertThat(mesh.labelOf(f)).isEqualTo(mesh.labelOf(0));
+    edit.removeFace(f);
+    edit.removeEdge(e);
+    edit.removeEdge(closing);
+    edit.removeVertex(v);
+    assertMesh(mesh).isSound().hasEuler(euler);
+    assertThat(told(mesh)).isEqualTo(before);
+    edit.undoAll();
+    assertMesh(mesh).isSound().hasBytes(first);
+  }
+
+  @ParameterizedTest
+  @MethodSource("fixtures")
+  void reshapeFaceAndMoveVertex_twice_leaveTheSame(Map.Entry<String, Mesh> fixture)
+      throws IOException {
+    Mesh mesh = fixture.getValue();
+    String before = told(mesh);
+    byte[] first = MeshBytes.write(mesh);
+    MeshEdit edit = new MeshEdit(mesh);
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      turnRound(edit, f);
+      assertMesh(mesh).isSound();
+    }
+    assertThat(told(mesh)).isNotEqualTo(before);
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      turnRound(edit, f);
+    }
+    Vec3 home = mesh.position(0);
+    edit.moveVertex(0, new Vec3(5, 6, 7));
+    assertThat(edit.journal().touched().faces().get(mesh.facesAt(0)[0])).isTrue();
+    edit.moveVertex(0, home);
+    assertThat(told(mesh)).isEqualTo(before);
+    edit.undoAll();
+    assertMesh(mesh).isSound().hasBytes(first);
+  }
+
+  @Test
+  void removeFace_andItsUndo_keepLabelAndValues() {
+    Mesh mesh = Meshes.charted(2, 1);
+    byte[] first = MeshBytes.write(mesh);
+    MeshEdit edit = new MeshEdit(mesh);
+    edit.removeFace(0);
+    assertMesh(mesh).isSound().hasCounts(6, 7, 1);
+    edit.undoAll();
+    assertMesh(mesh).isSound().hasBytes(first);
+  }
+
+  @Test
+  void operators_outOfTheirPrecondition_areRefused() {
+    Mesh mesh = Meshes.cube();
+    MeshEdit edit = new MeshEdit(mesh);
+    byte[] before = MeshBytes.write(mesh);
+    for (ThrowingCallable wrong :
+        List.<ThrowingCallable>of(
+            () -> edit.removeVertex(0),
+            () -> edit.removeVertex(99),
+            () -> edit.moveVertex(-1, Vec3.ZERO),
+            () -> edit.makeEdge(0, 1),
+            () -> edit.makeEdge(0, 0),
+            () -> edit.makeEdge(0, 8),
+            () -> edit.removeEdge(0),
+            () -> edit.makeFace(new int[] {0, 1}, Mesh.NONE),
+            () -> edit.makeFace(new int[] {0, 1, 6}, Mesh.NONE),
+            () -> edit.makeFace(new int[] {0, 1, 3, 2}, 77),
+            () -> edit.removeFace(6),
+            () -> edit.reshapeFace(0, new int[] {0, 1, 3, 2}, new int[] {0}))) {
+      assertThatIllegalArgumentException().isThrownBy(wrong);
+    }
+    assertMesh(mesh).isSound().hasBytes(before);
   }
 
   private static int pick(SplittableRandom random, int end) {

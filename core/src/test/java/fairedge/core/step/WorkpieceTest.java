@@ -14,6 +14,8 @@ import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Attribute;
+import fairedge.core.mesh.Label;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.props.HarbourProps;
@@ -156,6 +158,42 @@ class WorkpieceTest {
     assertThat(Arrays.stream(kinds).min().orElse(0))
         .as("traces, loops, refused")
         .isGreaterThan(all / 20);
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3})
+  void randomSteps_carryTextureAndLabelsAlong(long seed) {
+    Mesh mesh = Meshes.charted(4, 3);
+    int bare = mesh.faceEnd() - 1;
+    SplittableRandom random = new SplittableRandom(seed);
+    Workpiece workpiece = of(mesh);
+    for (int round = 0; round < 150; round++) {
+      workpiece.apply(randomChange(mesh, random, workpiece.tolerance().scale()));
+    }
+    assertThat(mesh.faceCount()).isGreaterThan(40);
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      Vec3 middle = mesh.polygon(f).middle();
+      boolean isBare = middle.x() > 3 && middle.y() > 2;
+      Label label = mesh.labels().get(mesh.labelOf(f));
+      int column = (int) middle.x() % 2;
+      assertThat(label.group()).isEqualTo(isBare ? "" : "column " + column);
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        assertCarried(mesh, c, isBare, column);
+        c = mesh.next(c);
+      }
+    }
+    assertThat(mesh.hasFace(bare)).isTrue();
+  }
+
+  private static void assertCarried(Mesh mesh, int c, boolean isBare, int column) {
+    int value = mesh.valueAt(Attribute.TEXTURE, c);
+    assertThat(value == Mesh.NONE).isEqualTo(isBare);
+    if (!isBare) {
+      Vec3 at = mesh.position(mesh.vertexOf(c));
+      Vec3 wanted = new Vec3(at.x() / 10 + column, at.y() / 10, 0);
+      assertThat(mesh.value(Attribute.TEXTURE, value).distance(wanted)).isLessThan(1e-12);
+    }
   }
 
   /**

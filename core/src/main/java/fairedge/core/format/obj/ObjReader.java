@@ -16,7 +16,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Reads OBJ: records {@code v}, {@code f}, {@code l}; other keywords are skipped.
+ * Reads OBJ: records {@code v}, {@code f}, {@code l}, and what faces and corners carry ({@link
+ * Attributes}); other keywords are skipped.
  *
  * <ol>
  *   <li>UTF-8, undecodable bytes replaced, a byte order mark skipped; lines end in LF or CRLF;
@@ -48,6 +49,7 @@ public final class ObjReader {
   private byte[] sorts = new byte[1 << 10];
   private int records;
   private final Map<Integer, String> problems = new HashMap<>();
+  private final Attributes attributes = new Attributes();
 
   private int faces;
   private boolean known;
@@ -71,8 +73,8 @@ public final class ObjReader {
 
   private void record(Lines line) {
     byte[] b = line.bytes;
-    int from = skipBlank(b, line.from, line.to);
-    int to = wordEnd(b, from, line.to);
+    int from = Words.skipBlank(b, line.from, line.to);
+    int to = Words.wordEnd(b, from, line.to);
     if (to == from) {
       return;
     }
@@ -86,33 +88,12 @@ public final class ObjReader {
       }
       case 'l' -> indices(b, to, line, LINE);
       default -> {
-        if (firstUnknownLine == 0) {
+        if (!attributes.record(b, from, to, line.to) && firstUnknownLine == 0) {
           firstUnknownLine = line.begun;
           firstUnknown = shortened(b, from, to);
         }
       }
     }
-  }
-
-  private static int skipBlank(byte[] b, int from, int to) {
-    int at = from;
-    while (at < to && (b[at] == ' ' || b[at] == '\t' || b[at] == '\r' || b[at] == '\f')) {
-      at++;
-    }
-    return at;
-  }
-
-  private static int wordEnd(byte[] b, int from, int to) {
-    int at = from;
-    while (at < to
-        && b[at] != ' '
-        && b[at] != '\t'
-        && b[at] != '#'
-        && b[at] != '\r'
-        && b[at] != '\f') {
-      at++;
-    }
-    return at;
   }
 
   private static String shortened(byte[] b, int from, int to) {
@@ -129,8 +110,8 @@ public final class ObjReader {
     }
     int word = from;
     for (int i = 0; i < 3; i++) {
-      word = skipBlank(b, word, to);
-      int end = wordEnd(b, word, to);
+      word = Words.skipBlank(b, word, to);
+      int end = Words.wordEnd(b, word, to);
       places[at + i] = Numbers.decimal(b, word, end);
       word = end;
     }
@@ -139,12 +120,12 @@ public final class ObjReader {
   private void indices(byte[] b, int from, Lines line, int sort) {
     int begin = indexCount;
     String problem = null;
-    int word = skipBlank(b, from, line.to);
-    int end = wordEnd(b, word, line.to);
+    int word = Words.skipBlank(b, from, line.to);
+    int end = Words.wordEnd(b, word, line.to);
     while (end > word && problem == null) {
       problem = index(b, word, end);
-      word = skipBlank(b, end, line.to);
-      end = wordEnd(b, word, line.to);
+      word = Words.skipBlank(b, end, line.to);
+      end = Words.wordEnd(b, word, line.to);
     }
     if (problem != null) {
       indexCount = begin;
@@ -155,6 +136,7 @@ public final class ObjReader {
       lines = Arrays.copyOf(lines, 2 * records);
       sorts = Arrays.copyOf(sorts, 2 * records);
     }
+    attributes.label(records);
     ends[records] = indexCount;
     lines[records] = line.begun;
     sorts[records++] = (byte) sort;
@@ -188,6 +170,9 @@ public final class ObjReader {
     if (indexCount == indices.length) {
       indices = Arrays.copyOf(indices, 2 * indexCount);
     }
+    if (at < to) {
+      attributes.corner(indexCount, b, at, to);
+    }
     indices[indexCount++] = (int) id;
     return null;
   }
@@ -203,6 +188,7 @@ public final class ObjReader {
       builder.vertex(places[3 * i], places[3 * i + 1], places[3 * i + 2]);
     }
     places = new double[0];
+    attributes.begin(builder);
     int accepted = 0;
     int from = 0;
     for (int r = 0; r < records; r++) {
@@ -242,6 +228,7 @@ public final class ObjReader {
       return 0;
     }
     int face = builder.face(indices, from, kept);
+    attributes.giveTo(builder, face, record, from, kept);
     if (kept < size) {
       int dropped = size - kept;
       String corners = dropped == 1 ? " corner repeats" : " corners repeat";
@@ -277,6 +264,9 @@ public final class ObjReader {
     int count = 0;
     for (int i = from; i < to; i++) {
       if (count == 0 || indices[from + count - 1] != indices[i]) {
+        if (i > from + count) {
+          attributes.move(i, from + count);
+        }
         indices[from + count++] = indices[i];
       }
     }

@@ -8,8 +8,10 @@ import fairedge.core.Meshes;
 import fairedge.core.format.BadFile;
 import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Attribute;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.Oddity;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -232,6 +234,70 @@ class ObjTest {
     for (int i = 0; i < wanted.length; i++) {
       assertThat(mesh.position(i).x()).isEqualTo(wanted[i]);
     }
+  }
+
+  private static final String CHART =
+      """
+      mtllib harbour.mtl
+      v 0.0 0.0 0.0
+      v 1.0 0.0 0.0
+      v 1.0 1.0 0.0
+      v 0.0 1.0 0.0
+      v 2.0 0.0 0.0
+      v 2.0 1.0 0.0
+      vt 0.0 0.0
+      vt 0.5 0.0
+      vt 0.5 1.0
+      vt 0.0 1.0 0.25
+      vn 0.0 0.0 1.0
+      o lid
+      g top rim
+      usemtl oak
+      s 1
+      f 1/1/1 2/2/1 3/3/1 4/4
+      usemtl brass
+      s off
+      f 2//1 5//1 6//1 3
+      l 5 6
+      """;
+
+  @Test
+  void namesAndValues_areWrittenBackAsTheyWere() throws Exception {
+    assertThat(written(read(CHART).mesh())).isEqualTo(CHART.replace("l 5 6\n", ""));
+    String loose = CHART.replace("l 5 6", "l 1 5");
+    Mesh mesh = read(loose).mesh();
+    assertThat(written(mesh)).isEqualTo(loose);
+    assertThat(written(MeshBytes.read(MeshBytes.write(mesh)))).isEqualTo(loose);
+  }
+
+  @Test
+  void references_mayRunForwardAndCountBack_andWrongOnesCarryNothing() throws Exception {
+    Mesh mesh = read(SQUARE + "f 1/2 2/x 3/0 4/9\nvt 0 0\nvt 1 0\nf 4/-1 3/-2/7 2/1.5 1/\n").mesh();
+    assertThat(carried(mesh, 0)).containsExactly(1, -1, -1, -1);
+    assertThat(carried(mesh, 1)).containsExactly(1, 0, -1, -1);
+    assertThat(mesh.carries(Attribute.NORMAL)).isFalse();
+  }
+
+  @Test
+  void aRepeatedCorner_takesItsValueAway() throws Exception {
+    Mesh mesh = read(SQUARE + "vt 0 0\nvt 1 0\nvt 1 1\nvt 0 1\nf 1/1 1/4 2/2 3/3 4/4\n").mesh();
+    assertThat(carried(mesh, 0)).containsExactly(0, 1, 2, 3);
+  }
+
+  private static int[] carried(Mesh mesh, int f) {
+    int[] values = new int[mesh.size(f)];
+    int c = mesh.firstCorner(f);
+    for (int i = 0; i < values.length; i++) {
+      values[i] = mesh.valueAt(Attribute.TEXTURE, c);
+      c = mesh.next(c);
+    }
+    return values;
+  }
+
+  private static String written(Mesh mesh) throws IOException {
+    StringBuilder out = new StringBuilder();
+    ObjWriter.write(mesh, out);
+    return out.toString();
   }
 
   private static double anyFinite(SplittableRandom random) {
