@@ -17,14 +17,13 @@ import java.util.Map;
  *
  * <p>Crossings on a face's border are taken in their order along the line, and a piece between two
  * of them is a chord where its middle lies inside the face, so that concave faces give several.
- * Cost: every vertex and face once.
+ * Cost: the corners of the faces that it is asked about.
  */
 final class Section {
   private final Mesh mesh;
   private final SightPlane plane;
   private final double merge;
   private final int[] fixedOnPlane;
-  private final double[] distance;
   private final Map<Integer, Node> onEdge = new HashMap<>();
   private final List<Chord> chords = new ArrayList<>();
 
@@ -36,30 +35,27 @@ final class Section {
     this.plane = plane;
     this.merge = merge;
     this.fixedOnPlane = fixedOnPlane;
-    this.distance = new double[mesh.vertexEnd()];
   }
 
-  List<Chord> chords() {
-    measureVertices();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && isMet(f)) {
+  /** The chords in these faces. */
+  List<Chord> chords(int[] faces) {
+    for (int f : faces) {
+      if (isMet(f)) {
         addChords(f);
       }
     }
     return chords;
   }
 
-  private void measureVertices() {
-    for (int v = 0; v < distance.length; v++) {
-      if (!mesh.hasVertex(v)) {
-        continue;
+  /** Signed, and exactly 0 within the merge distance. */
+  private double distance(int v) {
+    for (int on : fixedOnPlane) {
+      if (on == v) {
+        return 0;
       }
-      double d = plane.distance(mesh.position(v));
-      distance[v] = Math.abs(d) <= merge ? 0 : d;
     }
-    for (int v : fixedOnPlane) {
-      distance[v] = 0;
-    }
+    double d = plane.distance(mesh.position(v));
+    return Math.abs(d) <= merge ? 0 : d;
   }
 
   /** Whether f has corners on both sides, or on the plane at two or more; and can be measured. */
@@ -69,7 +65,7 @@ final class Section {
     int above = 0;
     int on = 0;
     for (int i = mesh.size(f); i > 0; i--) {
-      double d = distance[mesh.vertexOf(c)];
+      double d = distance(mesh.vertexOf(c));
       if (Double.isNaN(d)) {
         return false;
       }
@@ -104,8 +100,8 @@ final class Section {
     int c = mesh.firstCorner(f);
     for (int i = mesh.size(f); i > 0; i--) {
       int v = mesh.vertexOf(c);
-      double here = distance[v];
-      double there = distance[mesh.vertexOf(mesh.next(c))];
+      double here = distance(v);
+      double there = distance(mesh.vertexOf(mesh.next(c)));
       if (here == 0) {
         nodes.add(new Node.AtVertex(v, mesh.position(v)));
       } else if (here < 0 && there > 0 || here > 0 && there < 0) {
@@ -117,8 +113,8 @@ final class Section {
   }
 
   private Node crossing(int e) {
-    double a = distance[mesh.first(e)];
-    double b = distance[mesh.second(e)];
+    double a = distance(mesh.first(e));
+    double b = distance(mesh.second(e));
     double t = a / (a - b);
     return new Node.OnEdge(e, t, mesh.along(e, t));
   }

@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.near.Region;
 
 /**
  * The plane through two anchors and the eye (parallel to the view, if parallel), with coordinates
@@ -9,12 +10,19 @@ import fairedge.core.geometry.Vec3;
  * front of the eye once taken together, so that what hides what can be told in them.
  */
 final class SightPlane {
+  /**
+   * How far outside the two sight-lines, as a share of what is between them, is still looked at.
+   */
+  private static final double SLACK = 1e-6;
+
   private final View view;
   private final Vec3 origin;
   private final Vec3 a;
   private final Vec3 b;
   private final Vec3 normal;
   private final Vec3 unitNormal;
+  private final Vec3 gradientA;
+  private final Vec3 gradientB;
 
   private SightPlane(View view, Vec3 origin, Vec3 a, Vec3 b) {
     this.view = view;
@@ -23,6 +31,8 @@ final class SightPlane {
     this.b = b;
     this.normal = a.cross(b);
     this.unitNormal = normal.unit();
+    this.gradientA = b.cross(normal).times(1 / normal.dot(normal));
+    this.gradientB = normal.cross(a).times(1 / normal.dot(normal));
   }
 
   /**
@@ -50,6 +60,36 @@ final class SightPlane {
   /** Signed distance of p from the plane. */
   double distance(Vec3 p) {
     return p.minus(origin).dot(unitNormal);
+  }
+
+  /**
+   * Where what lies in the plane, ahead of the eye and between the sight-lines to the two anchors
+   * can be.
+   *
+   * @param by how far from the plane still counts as in it
+   */
+  Region region(double by) {
+    Vec3 back = unitNormal.times(-1);
+    boolean parallel = view instanceof View.Parallel;
+    Vec3 second = parallel ? gradientA.times(-1) : gradientB;
+    double atSecond = parallel ? -1 : 0;
+    double slackA = SLACK + by * gradientA.length();
+    double slackB = SLACK + by * second.length();
+    return (minX, minY, minZ, maxX, maxY, maxZ) -> {
+      Vec3 low = new Vec3(minX, minY, minZ);
+      Vec3 high = new Vec3(maxX, maxY, maxZ);
+      return most(unitNormal, low, high) >= -by
+          && most(back, low, high) >= -by
+          && most(gradientA, low, high) >= -slackA
+          && most(second, low, high) >= atSecond - slackB;
+    };
+  }
+
+  /** The largest value in a box of a function that is 0 at the origin and rises like this. */
+  private double most(Vec3 gradient, Vec3 low, Vec3 high) {
+    return gradient.x() * ((gradient.x() > 0 ? high : low).x() - origin.x())
+        + gradient.y() * ((gradient.y() > 0 ? high : low).y() - origin.y())
+        + gradient.z() * ((gradient.z() > 0 ? high : low).z() - origin.z());
   }
 
   private double alongA(Vec3 p) {

@@ -5,6 +5,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.near.FaceTree;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -18,8 +19,8 @@ import java.util.List;
  * are new vertices; between two anchors in one face the cut is the straight chord, else it is where
  * the plane through both and the eye meets the surface in view, run on to the border of the face in
  * which the view of it ends; every edge crossed gets a vertex; bends inside a face are vertices of
- * valence 2. Old vertices stay where they are. Nothing dies. Cost: a section of the mesh a segment,
- * and what is cut.
+ * valence 2. Old vertices stay where they are. Nothing dies. Cost: for each segment the faces along
+ * its plane between the sight-lines, those behind others too, and what is cut.
  *
  * <p>Stages: check the run; put vertices where its anchors lie on edges; then for each stretch from
  * border to border: find its chords, join them to chains at bends, cut the faces; tell.
@@ -28,14 +29,16 @@ public final class Trace {
   private final MeshEdit edit;
   private final Mesh mesh;
   private final double merge;
+  private final FaceTree near;
   private final List<TracePoint> points;
   private final List<CutRemark> remarks = new ArrayList<>();
   private final FaceCutter cutter;
   private final TraceLine line;
   private final Node[] nodes;
 
-  private Trace(MeshEdit edit, double merge, List<TracePoint> points) {
+  private Trace(MeshEdit edit, double merge, FaceTree near, List<TracePoint> points) {
     this.edit = edit;
+    this.near = near;
     this.mesh = edit.mesh();
     this.merge = merge;
     this.points = points;
@@ -46,10 +49,11 @@ public final class Trace {
 
   /**
    * @param merge distance within which a point on an edge is its end
+   * @param near the faces as they were before the edit began
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(MeshEdit edit, double merge, List<TracePoint> points) {
-    Trace trace = new Trace(edit, merge, points);
+  public static CutResult cut(MeshEdit edit, double merge, FaceTree near, List<TracePoint> points) {
+    Trace trace = new Trace(edit, merge, near, points);
     trace.checkRun();
     trace.placeAnchors();
     trace.cutStretches();
@@ -187,7 +191,7 @@ public final class Trace {
             .filter(Node.AtVertex.class::isInstance)
             .mapToInt(n -> ((Node.AtVertex) n).vertex())
             .toArray();
-    List<Chord> chords = new Section(mesh, plane, merge, fixed).chords();
+    List<Chord> chords = sectionOf(plane, fixed);
     List<Chord> visible = new ArrayList<>(Sight.visible(chords, plane));
     if (from instanceof Node.Inside) {
       trim(visible, faceOf(i), from, true);
@@ -196,6 +200,11 @@ public final class Trace {
       trim(visible, faceOf(j), to, false);
     }
     return visible;
+  }
+
+  private List<Chord> sectionOf(SightPlane plane, int[] fixedOnPlane) {
+    int[] faces = near.meeting(plane.region(merge), edit.journal().touched().faces());
+    return new Section(mesh, plane, merge, fixedOnPlane).chords(faces);
   }
 
   /** Lets the chord in which a bend lies begin or end at the bend. */

@@ -7,6 +7,7 @@ import fairedge.core.cut.Trace;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.MeshEdit;
+import fairedge.core.near.FaceTree;
 import java.util.List;
 
 /**
@@ -16,9 +17,10 @@ import java.util.List;
 public sealed interface Change {
 
   /**
+   * @param near the faces of the mesh as they were before the edit began
    * @throws Refusal.Raised with the edit half done; the caller takes it back
    */
-  CutResult applyTo(MeshEdit edit, Tolerance tolerance);
+  CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near);
 
   /** A cut from point to point over the surface in view. */
   record TraceChange(List<TracePoint> points) implements Change {
@@ -27,8 +29,8 @@ public sealed interface Change {
     }
 
     @Override
-    public CutResult applyTo(MeshEdit edit, Tolerance tolerance) {
-      return Trace.cut(edit, tolerance.merge(), points);
+    public CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near) {
+      return Trace.cut(edit, tolerance.merge(), near, points);
     }
   }
 
@@ -39,7 +41,7 @@ public sealed interface Change {
    */
   record LoopsChange(int edge, double fraction) implements Change {
     @Override
-    public CutResult applyTo(MeshEdit edit, Tolerance tolerance) {
+    public CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near) {
       return Loops.cut(edit, tolerance.merge(), edge, fraction);
     }
   }

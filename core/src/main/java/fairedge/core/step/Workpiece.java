@@ -8,6 +8,7 @@ import fairedge.core.local.Journal;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.near.FaceTree;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
@@ -20,7 +21,11 @@ import java.util.function.Function;
 public final class Workpiece {
   private final Mesh mesh;
   private final Tolerance tolerance;
-  private final Deque<Journal> steps = new ArrayDeque<>();
+  private final FaceTree near;
+  private final Deque<Step> steps = new ArrayDeque<>();
+  private final Deque<Change> undone = new ArrayDeque<>();
+
+  private record Step(Change change, Journal journal) {}
 
   /**
    * @param mesh the starter or a later state; taken over
@@ -29,6 +34,7 @@ public final class Workpiece {
   public Workpiece(Mesh mesh, Tolerance tolerance) {
     this.mesh = mesh;
     this.tolerance = tolerance;
+    this.near = new FaceTree(mesh);
   }
 
   public Mesh mesh() {
@@ -46,35 +52,50 @@ public final class Workpiece {
 
   /**
    * Makes a change, or leaves the mesh as it was and says why. One that changes nothing is no step.
-   * Cost: what the change touches.
+   * After a step those taken back before can't be made again. Cost: what the change touches.
    */
   public Outcome apply(Change change) {
+    int before = steps.size();
+    Outcome outcome = step(change);
+    if (steps.size() > before) {
+      undone.clear();
+    }
+    return outcome;
+  }
+
+  private Outcome step(Change change) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
+    near.update(edit.journal().touched().faces());
     if (outcome instanceof Outcome.Made made && !made.receipt().changesNothing()) {
-      steps.push(edit.journal());
+      steps.push(new Step(change, edit.journal()));
     }
     return outcome;
   }
 
   /** What the last step touched; empty before the first step. */
   public Optional<ElementSet> lastTouched() {
-    return Optional.ofNullable(steps.peek()).map(Journal::touched);
+    return Optional.ofNullable(steps.peek()).map(step -> step.journal().touched());
   }
 
   private Outcome tryOut(Change change, MeshEdit edit) {
     try {
-      CutResult result = change.applyTo(edit, tolerance);
+      CutResult result = change.applyTo(edit, tolerance, near);
       Receipt receipt = Receipt.of(edit.journal(), result);
       return new Outcome.Made(receipt);
     } catch (Refusal.Raised refused) {
-      edit.undoAll();
+      takeBack(edit);
       return new Outcome.Refused(refused.refusal());
     } catch (RuntimeException broken) {
       // Our bug: but the workpiece stays whole, so that nothing is lost by it.
-      edit.undoAll();
+      takeBack(edit);
       throw broken;
     }
+  }
+
+  private void takeBack(MeshEdit edit) {
+    edit.undoAll();
+    near.update(edit.journal().touched().faces());
   }
 
   /**
@@ -86,13 +107,16 @@ public final class Workpiece {
   public <T> Preview<T> preview(Change change, View view, Function<Mesh, T> look) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
-    T seen = look.apply(mesh);
-    if (outcome instanceof Outcome.Made made) {
-      Effect effect = Effect.of(mesh, made.receipt(), view);
-      edit.undoAll();
+    try {
+      T seen = look.apply(mesh);
+      Effect effect =
+          outcome instanceof Outcome.Made made
+              ? Effect.of(mesh, made.receipt(), view)
+              : new Effect(0, 0, 0, 0, 0, 0);
       return new Preview<>(outcome, effect, seen);
+    } finally {
+      takeBack(edit);
     }
-    return new Preview<>(outcome, new Effect(0, 0, 0, 0, 0, 0), seen);
   }
 
   /**
@@ -102,11 +126,34 @@ public final class Workpiece {
    * @throws IllegalStateException if there is no step left
    */
   public ElementSet undo() {
-    Journal last = steps.poll();
+    Step last = steps.poll();
     if (last == null) {
       throw new IllegalStateException("no step to take back");
     }
-    MeshEdit.resume(mesh, last).undoAll();
-    return last.touched();
+    undone.push(last.change());
+    takeBack(MeshEdit.resume(mesh, last.journal()));
+    return last.journal().touched();
+  }
+
+  public boolean canRedo() {
+    return !undone.isEmpty();
+  }
+
+  /**
+   * Makes the step that was taken back last once more; the mesh has the bytes it had after it.
+   *
+   * @return what changed by it
+   * @throws IllegalStateException if there is none
+   */
+  public ElementSet redo() {
+    if (undone.isEmpty()) {
+      throw new IllegalStateException("no step to make again");
+    }
+    int before = steps.size();
+    step(undone.pop());
+    if (steps.size() == before) {
+      throw new IllegalStateException("a step that was made once was refused");
+    }
+    return steps.element().journal().touched();
   }
 }

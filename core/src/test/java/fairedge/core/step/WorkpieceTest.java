@@ -148,16 +148,48 @@ class WorkpieceTest {
         assertThat(area(mesh)).isCloseTo(area, within(1e-9 * scale * scale));
       }
       assertMesh(replayed(again, made, workpiece.tolerance())).hasBytes(MeshBytes.write(mesh));
-      while (workpiece.stepCount() > 0) {
-        workpiece.undo();
-        assertMesh(mesh).isSound();
+      byte[] last = MeshBytes.write(mesh);
+      takeAllBack(workpiece);
+      assertMesh(mesh).hasBytes(first);
+      for (int i = 0; i < made.size(); i++) {
+        if (i % 3 == 0) {
+          workpiece.preview(randomChange(mesh, random, scale), FRONT, Mesh::faceCount);
+        }
+        // One that changes nothing was no step.
+        if (workpiece.canRedo()) {
+          workpiece.redo();
+        }
       }
+      assertMesh(mesh).isSound().hasBytes(last);
+      takeAllBack(workpiece);
       assertMesh(mesh).hasBytes(first);
     }
     int all = ROUNDS * Meshes.all().size();
     assertThat(Arrays.stream(kinds).min().orElse(0))
         .as("traces, loops, refused")
         .isGreaterThan(all / 20);
+  }
+
+  private static void takeAllBack(Workpiece workpiece) {
+    while (workpiece.stepCount() > 0) {
+      workpiece.undo();
+      assertMesh(workpiece.mesh()).isSound();
+    }
+  }
+
+  @Test
+  void redo_isGoneAfterAnotherStep() {
+    Mesh lid = HarbourProps.hatchLid();
+    Workpiece workpiece = of(lid);
+    assertThatIllegalStateException().isThrownBy(workpiece::redo);
+    workpiece.apply(trace(lid, new Anchor.OnVertex(16), new Anchor.OnVertex(24)));
+    byte[] after = MeshBytes.write(lid);
+    workpiece.undo();
+    assertThat(workpiece.redo().faces().cardinality()).isEqualTo(2);
+    assertMesh(lid).hasBytes(after);
+    workpiece.undo();
+    workpiece.apply(trace(lid, new Anchor.OnVertex(17), new Anchor.OnVertex(25)));
+    assertThat(workpiece.canRedo()).isFalse();
   }
 
   @ParameterizedTest

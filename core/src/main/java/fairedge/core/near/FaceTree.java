@@ -1,0 +1,84 @@
+package fairedge.core.near;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
+import java.util.BitSet;
+
+/**
+ * The faces of a mesh by the boxes round them; those without a place are left out. Built at the
+ * first question, then kept up to date by what changes touch. Cost: n log n at first; log n for
+ * each face touched; for a question the faces found and log n.
+ */
+public final class FaceTree {
+  private final Mesh mesh;
+  private final BoxTree tree = new BoxTree();
+  private boolean isBuilt;
+
+  public FaceTree(Mesh mesh) {
+    this.mesh = mesh;
+  }
+
+  /** To be told after faces were made, freed or altered, also by taking a change back. */
+  public void update(BitSet touched) {
+    if (!isBuilt) {
+      return;
+    }
+    double[] corners = new double[6];
+    for (int f = touched.nextSetBit(0); f >= 0; f = touched.nextSetBit(f + 1)) {
+      if (tree.has(f)) {
+        tree.remove(f);
+      }
+      if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
+        box(f, corners, 0);
+        tree.add(f, corners);
+      }
+    }
+  }
+
+  /**
+   * The faces, by id, whose boxes may meet a region: as they were when last told of, and all that
+   * have been touched since.
+   */
+  public int[] meeting(Region region, BitSet touchedSince) {
+    if (!isBuilt) {
+      build();
+    }
+    BitSet found = new BitSet();
+    found.or(touchedSince);
+    tree.find(region, found::set);
+    return found.stream().filter(mesh::hasFace).toArray();
+  }
+
+  private void build() {
+    int[] ids = new int[mesh.faceCount()];
+    double[] corners = new double[6 * ids.length];
+    int count = 0;
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
+        box(f, corners, 6 * count);
+        ids[count++] = f;
+      }
+    }
+    tree.fill(Arrays.copyOf(ids, count), corners);
+    isBuilt = true;
+  }
+
+  private void box(int f, double[] corners, int at) {
+    Arrays.fill(corners, at, at + 3, Double.POSITIVE_INFINITY);
+    Arrays.fill(corners, at + 3, at + 6, Double.NEGATIVE_INFINITY);
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      Vec3 p = mesh.position(mesh.vertexOf(c));
+      include(corners, at, p.x());
+      include(corners, at + 1, p.y());
+      include(corners, at + 2, p.z());
+      c = mesh.next(c);
+    }
+  }
+
+  private static void include(double[] corners, int at, double value) {
+    corners[at] = Math.min(corners[at], value);
+    corners[at + 3] = Math.max(corners[at + 3], value);
+  }
+}
