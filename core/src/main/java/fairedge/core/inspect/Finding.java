@@ -294,7 +294,8 @@ public sealed interface Finding {
   }
 
   /** An inner vertex where not 4 edges meet. */
-  record Pole(int vertex, int valence, boolean fresh, Vec3 place, double reach) implements Finding {
+  record Pole(int vertex, int valence, boolean fresh, boolean curved, Vec3 place, double reach)
+      implements Finding {
     @Override
     public Rule rule() {
       return valence >= 6 ? Rule.POLE_MANY : Rule.POLE_NEW;
@@ -312,7 +313,11 @@ public sealed interface Finding {
 
     @Override
     public String title() {
-      return (fresh ? "New pole" : "Pole") + " where " + valence + " edges meet";
+      return (fresh ? "New pole" : "Pole")
+          + " where "
+          + valence
+          + " edges meet"
+          + (curved ? ", where the form bends most" : "");
     }
 
     @Override
@@ -320,7 +325,8 @@ public sealed interface Finding {
       return valence
           + " edges meet at this inner vertex"
           + (fresh ? ", and the starter has no pole here" : "")
-          + ": edge loops end here, and the surface tightens when it is subdivided.";
+          + ": edge loops end here, and the surface tightens when it is subdivided"
+          + (curved ? ". This is in the tenth of the form that bends most, where it shows." : ".");
     }
   }
 }

@@ -20,10 +20,12 @@ import java.util.TreeSet;
  * <ol>
  *   <li>of valence 6 or more; or
  *   <li>of valence 3 or 5, where the starter has no pole within 1e-4 S (without a starter nothing
- *       is new), and no hard edge meets it.
+ *       is new), and no hard edge meets it; worse in the curviest tenth ({@link Curvature}), which
+ *       its words say.
  * </ol>
  *
- * Those of valence 1 and 2 are told under Vertices. Cost: the rings and the vertices.
+ * Those of valence 1 and 2 are told under Vertices. Cost: the rings and the vertices; with a new
+ * pole the curvature of all.
  */
 final class FlowFinder implements Finder {
   @Override
@@ -58,6 +60,7 @@ final class FlowFinder implements Finder {
   private static void poles(Subject subject, List<Finding> found) {
     Mesh mesh = subject.mesh();
     Topology topology = subject.topology();
+    Lazy<Curvature> curvature = new Lazy<>(() -> Curvature.of(mesh));
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (!topology.isPole(v) || topology.valence(v) < 3) {
         continue;
@@ -68,7 +71,8 @@ final class FlowFinder implements Finder {
       if (many || fresh && !HardEdges.meet(subject, v)) {
         Vec3 place = Places.ofVertex(mesh, v);
         double reach = Places.meanEdge(mesh, mesh.facesAt(v));
-        found.add(new Finding.Pole(v, topology.valence(v), fresh, place, reach));
+        boolean curved = fresh && !many && curvature.get().isInCurviestTenth(v);
+        found.add(new Finding.Pole(v, topology.valence(v), fresh, curved, place, reach));
       }
     }
   }
