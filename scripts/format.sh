@@ -15,7 +15,7 @@ for package in api code file parser tree util; do
 done
 mode=(--replace)
 [ "${1:-}" != --check ] || mode=(--dry-run --set-exit-if-changed)
-find core json cli benchmark schema server -path '*/src/*' -name '*.java' -print0 |
+find core json picture cli benchmark schema server -path '*/src/*' -name '*.java' -print0 |
   xargs -0 "$JAVA_HOME/bin/java" \
     "${exports[@]}" \
     -classpath "$(cat "$classpath")" com.google.googlejavaformat.java.Main "${mode[@]}"

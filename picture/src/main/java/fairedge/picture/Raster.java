@@ -1,0 +1,136 @@
+package fairedge.picture;
+
+import java.awt.image.BufferedImage;
+import java.util.Arrays;
+
+/**
+ * Colours with depths on a grid finer than the picture; what is nearer covers what is farther. The
+ * picture's pixels are means of the grid's, so that edges come out smooth. Colours are opaque RGB,
+ * what nothing covers is clear.
+ */
+final class Raster {
+  private static final int CLEAR = 0;
+  private static final int OPAQUE = 0xFF000000;
+
+  private final int fine;
+  private final int width;
+  private final int height;
+  private final int[] colours;
+  private final float[] depths;
+
+  /**
+   * @param fine how many times finer than the picture, each way
+   */
+  Raster(int width, int height, int fine) {
+    this.fine = fine;
+    this.width = width * fine;
+    this.height = height * fine;
+    this.colours = new int[this.width * this.height];
+    this.depths = new float[colours.length];
+    Arrays.fill(depths, Float.POSITIVE_INFINITY);
+  }
+
+  /** Fills a triangle given by three places (x, y in pixels of the picture; depth). */
+  void triangle(double[] a, double[] b, double[] c, int colour) {
+    double ax = a[0] * fine;
+    double ay = a[1] * fine;
+    double bx = b[0] * fine;
+    double by = b[1] * fine;
+    double cx = c[0] * fine;
+    double cy = c[1] * fine;
+    double area = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+    if (area == 0 || !Double.isFinite(area)) {
+      return;
+    }
+    int fromY = (int) Math.max(0, Math.ceil(Math.min(ay, Math.min(by, cy)) - 0.5));
+    int toY = (int) Math.min(height - 1, Math.floor(Math.max(ay, Math.max(by, cy)) - 0.5));
+    int fromX = (int) Math.max(0, Math.ceil(Math.min(ax, Math.min(bx, cx)) - 0.5));
+    int toX = (int) Math.min(width - 1, Math.floor(Math.max(ax, Math.max(bx, cx)) - 0.5));
+    for (int y = fromY; y <= toY; y++) {
+      double py = y + 0.5;
+      for (int x = fromX; x <= toX; x++) {
+        double px = x + 0.5;
+        double wa = ((bx - px) * (cy - py) - (by - py) * (cx - px)) / area;
+        double wb = ((cx - px) * (ay - py) - (cy - py) * (ax - px)) / area;
+        double wc = 1 - wa - wb;
+        if (wa >= 0 && wb >= 0 && wc >= 0) {
+          put(y * width + x, (float) (wa * a[2] + wb * b[2] + wc * c[2]), colour);
+        }
+      }
+    }
+  }
+
+  private void put(int at, float depth, int colour) {
+    if (depth < depths[at]) {
+      depths[at] = depth;
+      colours[at] = colour | OPAQUE;
+    }
+  }
+
+  /** Draws a line so many pixels wide between two places, over what is less than nearer it. */
+  void line(double[] a, double[] b, double wide, double nearer, int colour) {
+    double dx = b[0] - a[0];
+    double dy = b[1] - a[1];
+    double length = Math.hypot(dx, dy);
+    if (!(length > 0)) {
+      return;
+    }
+    double half = 0.5 * wide;
+    double ox = -dy / length * half;
+    double oy = dx / length * half;
+    // Half its width longer at both ends, so that lines meet in corners without a notch.
+    double ex = dx / length * half;
+    double ey = dy / length * half;
+    double[] p = {a[0] + ox - ex, a[1] + oy - ey, a[2] - nearer};
+    double[] q = {a[0] - ox - ex, a[1] - oy - ey, a[2] - nearer};
+    double[] r = {b[0] - ox + ex, b[1] - oy + ey, b[2] - nearer};
+    double[] s = {b[0] + ox + ex, b[1] + oy + ey, b[2] - nearer};
+    triangle(p, q, r, colour);
+    triangle(p, r, s, colour);
+  }
+
+  /** Whether nothing much nearer covers a place. */
+  boolean shows(double[] place, double nearer) {
+    int x = (int) (place[0] * fine);
+    int y = (int) (place[1] * fine);
+    return x >= 0
+        && y >= 0
+        && x < width
+        && y < height
+        && place[2] - nearer <= depths[y * width + x];
+  }
+
+  BufferedImage picture() {
+    BufferedImage image =
+        new BufferedImage(width / fine, height / fine, BufferedImage.TYPE_INT_ARGB);
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        image.setRGB(x, y, mean(x * fine, y * fine));
+      }
+    }
+    return image;
+  }
+
+  private int mean(int left, int top) {
+    int covered = 0;
+    int red = 0;
+    int green = 0;
+    int blue = 0;
+    for (int y = top; y < top + fine; y++) {
+      for (int x = left; x < left + fine; x++) {
+        int colour = colours[y * width + x];
+        if (colour != CLEAR) {
+          covered++;
+          red += colour >> 16 & 0xFF;
+          green += colour >> 8 & 0xFF;
+          blue += colour & 0xFF;
+        }
+      }
+    }
+    if (covered == 0) {
+      return CLEAR;
+    }
+    int alpha = covered * 255 / (fine * fine);
+    return alpha << 24 | red / covered << 16 | green / covered << 8 | blue / covered;
+  }
+}
