@@ -55,6 +55,18 @@ public enum Kind {
     return key;
   }
 
+  /**
+   * @throws IllegalArgumentException if no kind has this name
+   */
+  public static Kind named(String key) {
+    for (Kind kind : values()) {
+      if (kind.key.equals(key)) {
+        return kind;
+      }
+    }
+    throw new IllegalArgumentException("no kind of finding is called " + key);
+  }
+
   public Family family() {
     return family;
   }

@@ -24,11 +24,13 @@ import fairedge.server.bench.store.WorkpieceStore.NewStep;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
 import java.util.function.Function;
@@ -42,15 +44,19 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 public class Bench {
+  private static final int STEPS_BETWEEN_SNAPSHOTS = 25;
+
   private final WorkpieceStore store;
   private final Exercises exercises;
   private final Workshop workshop;
+  private final JobQueue jobs;
   private final Clock clock;
 
-  Bench(WorkpieceStore store, Exercises exercises, Workshop workshop, Clock clock) {
+  Bench(WorkpieceStore store, Exercises exercises, Workshop workshop, JobQueue jobs, Clock clock) {
     this.store = store;
     this.exercises = exercises;
     this.workshop = workshop;
+    this.jobs = jobs;
     this.clock = clock;
   }
 
@@ -72,6 +78,16 @@ public class Bench {
   public WorkpieceView state(UUID id, SignedIn student) {
     Head head = require(id, student);
     return workshop.with(head, held -> view(head, held));
+  }
+
+  /** How it stands now, if it went on from a revision: in another window, or on another machine. */
+  @Transactional(readOnly = true)
+  public Optional<Stepped> since(UUID id, SignedIn student, long revision) {
+    Head head = require(id, student);
+    if (head.revision() == revision) {
+      return Optional.empty();
+    }
+    return Optional.of(workshop.with(head, held -> new Stepped(view(head, held), whole(held))));
   }
 
   @Transactional(readOnly = true)
@@ -171,7 +187,10 @@ public class Bench {
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           After after = After.of(change, effect, before, held.check);
           NewStep step = new NewStep(change, receipt, view, after);
-          store.addStep(head, step, clock.instant());
+          WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
+          if (added.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
+            jobs.add(SnapshotJob.NAME, Long.toString(added.id()));
+          }
           return touched;
         });
   }
@@ -205,8 +224,13 @@ public class Bench {
           if (head.headStep() == null) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to take back.");
           }
-          ElementSet touched = held.workpiece.undo();
           store.headToParent(head);
+          ElementSet touched = null;
+          if (held.workpiece.stepCount() > 0) {
+            touched = held.workpiece.undo();
+          } else {
+            workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
+          }
           held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
           return touched;
         });
@@ -233,7 +257,8 @@ public class Bench {
 
   /** One move from a revision to the next. */
   private interface Move {
-    ElementSet make(Head head, Held held);
+    /** What of the mesh changed; null if it was made anew. */
+    @Nullable ElementSet make(Head head, Held held);
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
@@ -253,10 +278,8 @@ public class Bench {
           store.advance(head, asked.clientKey());
           Head moved = store.find(id).orElseThrow();
           held.standsAt(moved);
-          byte[] delta =
-              WireMessage.delta(
-                  held.workpiece.mesh(), origin(held), touched, head.revision(), held.revision());
-          return new Stepped(view(moved, held), delta);
+          byte[] message = touched == null ? whole(held) : delta(held, touched, head);
+          return new Stepped(view(moved, held), message);
         });
   }
 
@@ -274,6 +297,11 @@ public class Bench {
           "This workpiece was cut in another window meanwhile; here is how it stands now.",
           Map.of("revision", head.revision()));
     }
+  }
+
+  private static byte[] delta(Held held, ElementSet touched, Head before) {
+    return WireMessage.delta(
+        held.workpiece.mesh(), origin(held), touched, before.revision(), held.revision());
   }
 
   private static byte[] whole(Held held) {

@@ -8,12 +8,14 @@ import fairedge.core.step.Workpiece;
 import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.bench.store.WorkpieceStore.Snapshot;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +23,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Workpieces in memory: a cache only, bounded by their size. Whatever is not held, or is held at
- * another revision than the store's, is made anew from the starter and the steps.
+ * another revision than the store's, is made anew from the latest snapshot and the steps after it.
  */
 @Component
 class Workshop {
@@ -49,7 +51,7 @@ class Workshop {
 
   /** A workpiece in memory as it stands after a step; whoever uses it holds its monitor. */
   static final class Held {
-    final Workpiece workpiece;
+    Workpiece workpiece;
     private @Nullable Long step;
     private long revision;
     CheckView check;
@@ -118,14 +120,26 @@ class Workshop {
   }
 
   private Held load(Head head) {
-    Exercise exercise = exercises.require(head.exerciseId());
-    Workpiece workpiece = new Workpiece(meshes.require(exercise.starter()), exercise.tolerance());
-    for (Change change : store.changesTo(head.headStep())) {
+    Workpiece workpiece = rebuild(head.exerciseId(), head.headStep());
+    return new Held(workpiece, head, check(exercises.require(head.exerciseId()), workpiece));
+  }
+
+  /** Lets what is held stand at another step without the steps that lead there in memory. */
+  void rebuildAt(Held held, Head head, @Nullable Long step) {
+    held.workpiece = rebuild(head.exerciseId(), step);
+  }
+
+  /** A workpiece as it is after a step: from the latest snapshot before it and the steps since. */
+  Workpiece rebuild(UUID exerciseId, @Nullable Long step) {
+    Exercise exercise = exercises.require(exerciseId);
+    Optional<Snapshot> snapshot = step == null ? Optional.empty() : store.snapshotBefore(step);
+    byte[] from = snapshot.map(Snapshot::mesh).orElse(exercise.starter());
+    Workpiece workpiece = new Workpiece(meshes.require(from), exercise.tolerance());
+    for (Change change : store.changes(snapshot.map(Snapshot::step).orElse(null), step)) {
       if (workpiece.apply(change) instanceof Outcome.Refused refused) {
-        throw new IllegalStateException(
-            "a kept step of workpiece " + head.id() + " is refused: " + refused.refusal());
+        throw new IllegalStateException("a kept step is refused: " + refused.refusal());
       }
     }
-    return new Held(workpiece, head, check(exercise, workpiece));
+    return workpiece;
   }
 }

@@ -1,28 +1,38 @@
 package fairedge.server.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.AuthenticationException;
+import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
 /** The one place where an error becomes a problem detail. Never a stack trace in a reply. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
   private static final Logger log = LoggerFactory.getLogger(Problems.class);
+
+  private final DataSize fileLimit;
+
+  Problems(@Value("${fair-edge.limits.file}") DataSize fileLimit) {
+    this.fileLimit = fileLimit;
+  }
 
   @ExceptionHandler(Problem.class)
   ResponseEntity<ProblemDetail> problem(Problem problem) {
@@ -41,15 +51,48 @@ class Problems extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler(Exception.class)
   ResponseEntity<ProblemDetail> bug(Exception bug, HttpServletRequest request) {
-    String id = UUID.randomUUID().toString();
-    log.error(
-        "request {} {} failed, problem {}", request.getMethod(), request.getRequestURI(), id, bug);
+    String id = MDC.get(RequestLog.KEY);
+    log.error("request {} {} failed", request.getMethod(), request.getRequestURI(), bug);
     ProblemDetail detail =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.INTERNAL_SERVER_ERROR,
-            "Something went wrong on our side; nothing that was confirmed is lost. Problem " + id);
+            "Something went wrong on our side; nothing that was confirmed is lost. Request " + id);
     detail.setTitle("Our mistake");
     return ResponseEntity.internalServerError().body(detail);
+  }
+
+  @Override
+  protected @Nullable ResponseEntity<Object> handleMaxUploadSizeExceededException(
+      MaxUploadSizeExceededException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.CONTENT_TOO_LARGE,
+            "This file is over the limit of " + fileLimit.toMegabytes() + " MB.");
+    detail.setTitle(Problem.Kind.BAD_FILE.title());
+    detail.setProperty("line", 0);
+    detail.setProperty("found", "a larger file");
+    detail.setProperty("expected", "at most " + fileLimit.toMegabytes() + " MB");
+    return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(detail);
+  }
+
+  @Override
+  protected @Nullable ResponseEntity<Object> handleHttpMessageNotReadable(
+      HttpMessageNotReadableException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+      if (cause instanceof BodyLimit.TooLong) {
+        ProblemDetail detail =
+            ProblemDetail.forStatusAndDetail(
+                HttpStatus.CONTENT_TOO_LARGE, "This request is too long.");
+        return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(detail);
+      }
+    }
+    return super.handleHttpMessageNotReadable(e, headers, status, request);
   }
 
   @Override

@@ -19,6 +19,7 @@ import fairedge.server.review.ReviewView.QueueView;
 import fairedge.server.review.ReviewView.SinceView;
 import fairedge.server.review.store.AnswerStore;
 import fairedge.server.review.store.DeskStore;
+import fairedge.server.submission.PictureSize;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import java.time.Clock;
@@ -143,6 +144,20 @@ public class Reviews {
     }
     Mesh mesh = submissions.mesh(submission);
     return WireMessage.whole(mesh, mesh.bounds().centre(), 0);
+  }
+
+  /**
+   * The handed-in mesh with its marks, for the instructors of its class, and for its student once
+   * the answer is returned: before, the marks would tell what the instructor found.
+   */
+  @Transactional
+  public byte[] picture(UUID id, SignedIn account, PictureSize size) {
+    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
+    Role role = courses.requireMember(account, courseOf(submission));
+    if (role == Role.STUDENT) {
+      answer(id, account);
+    }
+    return submissions.picture(submission, size);
   }
 
   /** Keeps a draft; a stale one is told so and lost nothing. */

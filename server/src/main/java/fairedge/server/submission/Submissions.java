@@ -1,12 +1,15 @@
 package fairedge.server.submission;
 
-import fairedge.core.format.BadFile;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.obj.ObjReader;
+import fairedge.core.inspect.Kind;
+import fairedge.core.inspect.Severity;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
+import fairedge.json.FindingView;
+import fairedge.picture.Mark;
+import fairedge.picture.MeshPicture;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.exercise.Exercise;
@@ -16,25 +19,30 @@ import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.HandedIn.ReadingView;
+import fairedge.server.submission.store.PictureStore;
 import fairedge.server.submission.store.SubmissionStore;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
+import fairedge.server.submission.store.UploadStore;
+import fairedge.server.submission.store.UploadStore.Upload;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.interceptor.TransactionAspectSupport;
 
-/** Handing in, from the bench or as a file; and what was handed in. */
+/** Handing in, from the bench or as a file that was read; and what was handed in. */
 @Service
 public class Submissions {
   private static final int MOST_REMARKS = 200;
 
   private final SubmissionStore store;
+  private final UploadStore uploads;
+  private final PictureStore pictures;
   private final Bench bench;
   private final Exercises exercises;
   private final MeshFiles meshes;
@@ -43,12 +51,16 @@ public class Submissions {
 
   Submissions(
       SubmissionStore store,
+      UploadStore uploads,
+      PictureStore pictures,
       Bench bench,
       Exercises exercises,
       MeshFiles meshes,
       Inspections inspections,
       Clock clock) {
     this.store = store;
+    this.uploads = uploads;
+    this.pictures = pictures;
     this.bench = bench;
     this.exercises = exercises;
     this.meshes = meshes;
@@ -56,16 +68,13 @@ public class Submissions {
     this.clock = clock;
   }
 
-  /** A mesh on its way in. */
-  private record Incoming(
-      Mesh mesh, @Nullable String fileName, @Nullable Long step, List<Oddity> oddities) {
-    List<ReadingView> reading() {
-      return oddities.stream()
-          .limit(MOST_REMARKS)
-          .map(o -> new ReadingView(o.line(), words(o)))
-          .toList();
-    }
-  }
+  /** A mesh that was inspected, about to be kept. */
+  record Prepared(
+      Mesh mesh,
+      @Nullable String fileName,
+      @Nullable Long step,
+      CheckView check,
+      List<ReadingView> reading) {}
 
   /** Hands in a workpiece as it stands at a revision. */
   @Transactional
@@ -75,30 +84,54 @@ public class Submissions {
     WorkpieceView state = bench.state(workpiece, student);
     Long step = bench.headStep(workpiece, student);
     Exercise exercise = exercises.requireForStudent(state.exercise().id(), student);
-    return keep(exercise, student, clientKey, new Incoming(mesh, null, step, List.of()));
+    CheckView check = inspections.inspect(mesh, exercise.profile(), exercise.tolerance());
+    Prepared prepared = new Prepared(mesh, null, step, check, List.of());
+    Key key = new Key(exercise.id(), student.id(), clientKey);
+    return findKept(key)
+        .orElseGet(() -> handedIn(keep(key, prepared, draw(prepared), clock.instant())));
   }
 
-  /** Hands in a file. */
+  /** What was read from a file, inspected as an exercise wants it. */
+  Prepared prepareFile(Exercise exercise, String fileName, ReadResult read) {
+    CheckView check =
+        inspections.inspect(read.mesh(), read.oddities(), exercise.profile(), exercise.tolerance());
+    List<ReadingView> reading =
+        read.oddities().stream()
+            .limit(MOST_REMARKS)
+            .map(o -> new ReadingView(o.line(), words(o)))
+            .toList();
+    return new Prepared(read.mesh(), fileName, null, check, reading);
+  }
+
+  /** The picture for a row of the desk. */
+  byte[] draw(Prepared prepared) {
+    return draw(prepared.mesh(), prepared.check(), PictureSize.row);
+  }
+
+  private static byte[] draw(Mesh mesh, CheckView check, PictureSize size) {
+    List<Mark> marks =
+        check.findings().stream()
+            .sorted(Comparator.comparing(FindingView::severity))
+            .map(f ->
+                new Mark(
+                    Kind.named(f.kind()),
+                    Severity.valueOf(f.severity().name().toUpperCase(Locale.ROOT)),
+                    f.place()))
+            .toList();
+    return MeshPicture.png(mesh, marks, size.size());
+  }
+
+  /** Makes an upload the submission that it was to be, unless it is over meanwhile. */
   @Transactional
-  public HandedIn fromFile(
-      UUID exerciseId, SignedIn student, String fileName, InputStream file, UUID clientKey) {
-    Exercise exercise = exercises.requireForStudent(exerciseId, student);
-    ReadResult read = read(file);
-    String name = fileName.length() > 200 ? fileName.substring(0, 200) : fileName;
-    return keep(
-        exercise, student, clientKey, new Incoming(read.mesh(), name, null, read.oddities()));
-  }
-
-  private static ReadResult read(InputStream file) {
-    try {
-      return ObjReader.read(file);
-    } catch (BadFile bad) {
-      throw Problem.of(
-          Problem.Kind.BAD_FILE,
-          String.valueOf(bad.getMessage()),
-          Map.of("line", bad.line(), "found", bad.found(), "expected", bad.expected()));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+  public void keepFile(Upload upload, Prepared prepared, byte[] picture) {
+    Key key = new Key(upload.exerciseId(), upload.studentId(), upload.clientKey());
+    UUID kept =
+        findKept(key)
+            .map(HandedIn::id)
+            .orElseGet(() -> keep(key, prepared, picture, upload.receivedAt()));
+    if (!uploads.finish(upload.id(), kept)) {
+      // It was cancelled at the last moment: what was kept just now goes with the transaction.
+      TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
     }
   }
 
@@ -109,30 +142,51 @@ public class Submissions {
     };
   }
 
-  private HandedIn keep(Exercise exercise, SignedIn student, UUID clientKey, Incoming incoming) {
-    store.lockAttempts(exercise.id(), student.id());
-    Optional<Submission> known = store.findByKey(clientKey);
-    if (known.isPresent()) {
-      return known
-          .filter(s -> s.studentId().equals(student.id()))
-          .map(s -> new HandedIn(s.id(), s.attempt(), incoming.reading()))
-          .orElseThrow(() -> Problem.notFound("submission"));
+  /** Whose it is, and by what request it came. */
+  private record Key(UUID exercise, UUID student, UUID client) {}
+
+  /** What was handed in by the same request before; no other comes between until the end. */
+  private Optional<HandedIn> findKept(Key key) {
+    store.lockAttempts(key.exercise(), key.student());
+    Optional<Submission> known = store.findByKey(key.client());
+    if (known.isPresent() && !known.get().studentId().equals(key.student())) {
+      throw Problem.notFound("submission");
     }
+    return known.map(s -> handedIn(s.id()));
+  }
+
+  private UUID keep(Key key, Prepared prepared, byte[] picture, Instant handedInAt) {
     Submission submission =
         new Submission(
             UUID.randomUUID(),
-            exercise.id(),
-            student.id(),
-            store.attemptsOf(exercise.id(), student.id()) + 1,
-            incoming.fileName(),
-            incoming.step(),
-            meshes.keep(incoming.mesh()),
-            clock.instant());
-    CheckView check =
-        inspections.inspect(
-            incoming.mesh(), incoming.oddities(), exercise.profile(), exercise.tolerance());
-    store.insert(submission, clientKey, check, incoming.reading());
-    return new HandedIn(submission.id(), submission.attempt(), incoming.reading());
+            key.exercise(),
+            key.student(),
+            store.attemptsOf(key.exercise(), key.student()) + 1,
+            prepared.fileName(),
+            prepared.step(),
+            meshes.keep(prepared.mesh()),
+            handedInAt);
+    store.insert(submission, key.client(), prepared.check(), prepared.reading());
+    pictures.insertIfNew(submission.id(), PictureSize.row.name(), picture);
+    return submission.id();
+  }
+
+  /** What a student is told of a submission of theirs. */
+  HandedIn handedIn(UUID id) {
+    Submission submission = store.find(id).orElseThrow();
+    return new HandedIn(id, submission.attempt(), store.reading(id));
+  }
+
+  /** The submission with its marks as a PNG; drawn at the first call. */
+  @Transactional
+  public byte[] picture(Submission submission, PictureSize size) {
+    return pictures
+        .find(submission.id(), size.name())
+        .orElseGet(() -> {
+          byte[] png = draw(mesh(submission), check(submission.id()), size);
+          pictures.insertIfNew(submission.id(), size.name(), png);
+          return png;
+        });
   }
 
   public Optional<Submission> find(UUID id) {

@@ -34,6 +34,7 @@ class AccessTest {
   private static String workpiece;
   private static String exercise;
   private static String submission;
+  private static String upload;
 
   /** Who asks, in the order of the columns. */
   private static List<Client> askers() {
@@ -70,12 +71,16 @@ class AccessTest {
         line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("GET", "/api/workpieces/{id}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/mesh", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/since/{revision}", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/previews", preview, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/steps", step, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/undo", move, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/redo", move, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
-        line("POST", "/api/exercises/{exercise}/submissions", null, 401, 422, 422, 404, 404),
+        line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
+        line("GET", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
+        line("DELETE", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/submissions/{id}/picture", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/review", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/mesh", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/answer", null, 401, 404, 404, 404, 404),
@@ -113,6 +118,11 @@ class AccessTest {
         rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
             .is(201)
             .json()
+            .path("id")
+            .asString();
+    upload =
+        rune.handIn(
+                exercise, "x.obj", "no mesh".getBytes(StandardCharsets.UTF_8), UUID.randomUUID())
             .path("id")
             .asString();
   }
@@ -168,11 +178,15 @@ class AccessTest {
   }
 
   private static Reply ask(Client client, Line line) {
-    if (line.path().equals("/api/exercises/{exercise}/submissions")) {
-      return client.handIn(exercise, "x.obj", new byte[0], UUID.randomUUID());
+    if (line.path().equals("/api/exercises/{exercise}/uploads")) {
+      return client.upload(exercise, "x.obj", new byte[0], UUID.randomUUID());
     }
-    String id = line.path().contains("submissions/{id}") ? submission : workpiece;
-    String path = line.path().replace("{id}", id).replace("{exercise}", exercise);
+    String id =
+        line.path().contains("submissions/{id}")
+            ? submission
+            : line.path().contains("uploads/{id}") ? upload : workpiece;
+    String path =
+        line.path().replace("{id}", id).replace("{exercise}", exercise).replace("{revision}", "99");
     return switch (line.method()) {
       case "POST" -> client.post(path, line.body());
       case "PUT" -> client.put(path, line.body());

@@ -6,10 +6,12 @@ import static fairedge.server.api.Bollard.trace;
 import static fairedge.server.api.Bollard.waistLoop;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.props.HarbourProps;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -97,6 +99,11 @@ class BenchApiTest {
     byte[] first = mesh(tobias, open);
     tobias.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200);
     byte[] second = mesh(tobias, open);
+    // Another window asks how it stands since the revision that it has.
+    Reply since = tobias.get(path(open, "/since/0")).is(200);
+    assertThat(since.state().path("revision").asLong()).isEqualTo(1);
+    tobias.get(path(open, "/since/1")).is(204);
+    tobias.get(path(open, "/since/x")).is(400);
     JsonNode undone = tobias.post(path(open, "/undo"), move(1)).is(200).state();
     assertThat(undone.path("canRedo").asBoolean()).isTrue();
     assertThat(mesh(tobias, open)).isEqualTo(first);
@@ -111,6 +118,39 @@ class BenchApiTest {
     assertThat(database.value("select count(*) from step where workpiece_id = '" + id + "'"))
         .as("the step that was taken back is kept")
         .isEqualTo("2");
+  }
+
+  @Test
+  void snapshot_letsAnotherNodeOpenWithFewSteps_andTakeBackMore() {
+    Client ines = Client.signedIn(app, "ines");
+    JsonNode open = Bollard.open(ines, "Hatch lid");
+    long begun = open.path("revision").asLong();
+    int edge = HarbourProps.hatchLid().findEdge(0, 16);
+    List<byte[]> meshes = new ArrayList<>();
+    for (int i = 0; i < 26; i++) {
+      Map<String, Object> loop = Map.of("tool", "loops", "edge", edge, "fraction", 0.9);
+      ines.post(path(open, "/steps"), step(begun + i, loop)).is(200);
+      meshes.add(mesh(ines, open));
+    }
+    awaitOne("select count(*) from snapshot");
+    try (Application another = Application.on(database)) {
+      Client there = Client.signedIn(another, "ines");
+      assertThat(mesh(there, open)).isEqualTo(meshes.get(25));
+      for (int i = 0; i < 3; i++) {
+        there.post(path(open, "/undo"), move(begun + 26 + i)).is(200);
+        assertThat(mesh(there, open)).isEqualTo(meshes.get(24 - i));
+      }
+      // The node that made them sees that another took three back.
+      assertThat(mesh(ines, open)).isEqualTo(meshes.get(22));
+    }
+  }
+
+  private static void awaitOne(String query) {
+    long patience = System.nanoTime() + 30_000_000_000L;
+    while (!"1".equals(database.value(query))) {
+      assertThat(System.nanoTime()).as(query).isLessThan(patience);
+      Thread.onSpinWait();
+    }
   }
 
   /** The mesh message without its header, in which the revision stands. */

@@ -7,6 +7,10 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import fairedge.server.running.Running;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -89,6 +93,7 @@ class SessionApiTest {
         "{\"signIn\":\"rune\"}",
         "{\"signIn\":\"\",\"password\":\"x\"}",
         "{\"signIn\":{\"a\":1},\"password\":\"x\"}",
+        "{\"signIn\":\"ru\\u0000ne\",\"password\":\"x\"}",
         "{\"signIn\":\"rune\",\"password\":\"x\",\"role\":\"instructor\"}"
       })
   void senselessBodies_areBadInput(String body, Application app) {
@@ -107,5 +112,33 @@ class SessionApiTest {
     nobody.get("/nowhere").is(404);
     nobody.get("/api/nowhere").is(401);
     Client.signedIn(app, "rune").get("/api/nowhere").is(404);
+  }
+
+  @Test
+  void healthAndMetrics_areToldOnLoopbackOnly(Application app) throws Exception {
+    Client nobody = new Client(app);
+    nobody.get("/actuator/health").is(404);
+    nobody.get("/actuator/metrics").is(404);
+    String health = "http://127.0.0.1:" + app.managementPort() + "/actuator/health";
+    try (HttpClient http = HttpClient.newHttpClient()) {
+      HttpRequest ask = HttpRequest.newBuilder(URI.create(health)).build();
+      assertThat(http.send(ask, BodyHandlers.ofString()).body()).contains("\"status\":\"UP\"");
+      HttpRequest metrics =
+          HttpRequest.newBuilder(URI.create(health.replace("health", "metrics"))).build();
+      assertThat(http.send(metrics, BodyHandlers.ofString()).body()).contains("jvm.memory.used");
+    }
+  }
+
+  @Test
+  void replies_carryAnId_andAPageItsOwnStyleToken(Application app) {
+    Client nobody = new Client(app);
+    List<String> first = nobody.headers("/api/session").get("x-request-id");
+    assertThat(first).hasSize(1).isNotEqualTo(nobody.headers("/api/session").get("x-request-id"));
+    assertThat(nobody.headers("/api/session").get("content-security-policy").getFirst())
+        .contains("style-src 'self';")
+        .doesNotContain("unsafe");
+    assertThat(nobody.headers("/desk").get("content-security-policy").getFirst())
+        .containsPattern("style-src 'self' 'nonce-[\\w-]{24}';");
+    assertThat(new String(nobody.get("/desk").bytes())).doesNotContain("__STYLE_TOKEN__");
   }
 }

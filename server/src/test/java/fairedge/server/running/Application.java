@@ -1,6 +1,8 @@
 package fairedge.server.running;
 
 import fairedge.server.FairEdge;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -18,18 +20,27 @@ public final class Application implements AutoCloseable {
   }
 
   /** The same at a port, as after a restart. */
-  public static Application on(Database database, int port) {
+  public static Application on(Database database, int port, String... settings) {
     SpringApplication application = new SpringApplication(FairEdge.class);
     application.setRegisterShutdownHook(false);
-    return new Application(
-        application.run(
-            "--server.port=" + port,
-            "--spring.datasource.url=" + database.url(),
-            "--spring.datasource.username=" + Database.USER,
-            "--spring.datasource.password=" + Database.PASSWORD,
-            "--spring.main.banner-mode=off",
-            "--logging.level.root=warn",
-            "--fair-edge.demo=true"));
+    List<String> all =
+        new ArrayList<>(
+            List.of(
+                "--server.port=" + port,
+                "--spring.datasource.url=" + database.url(),
+                "--spring.datasource.username=" + Database.USER,
+                "--spring.datasource.password=" + Database.PASSWORD,
+                "--spring.main.banner-mode=off",
+                "--logging.level.root=warn",
+                "--fair-edge.demo=true",
+                "--fair-edge.demo-work=false"));
+    all.addAll(List.of(settings));
+    return new Application(application.run(all.toArray(String[]::new)));
+  }
+
+  /** Where health and metrics are told. */
+  public int managementPort() {
+    return context.getEnvironment().getRequiredProperty("local.management.port", Integer.class);
   }
 
   public int port() {

@@ -87,8 +87,29 @@ public final class Client {
     return send(method, path, BodyPublishers.ofString(body), "application/json", withToken);
   }
 
-  /** Hands in a file. */
-  public Reply handIn(String exercise, String name, byte[] file, UUID key) {
+  /** Hands in a file and waits until it is through; the upload as it ended. */
+  public JsonNode handIn(String exercise, String name, byte[] file, UUID key) {
+    JsonNode upload = upload(exercise, name, file, key).is(202).json();
+    long patience = System.nanoTime() + 60_000_000_000L;
+    while (!List.of("done", "failed", "cancelled").contains(upload.path("stage").asString())) {
+      assertThat(System.nanoTime()).as("upload stays at " + upload).isLessThan(patience);
+      pause();
+      upload = get("/api/uploads/" + upload.path("id").asString()).is(200).json();
+    }
+    return upload;
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(50);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Sends a file that is to be handed in. */
+  public Reply upload(String exercise, String name, byte[] file, UUID key) {
     String border = "border" + key;
     ByteArrayOutputStream body = new ByteArrayOutputStream();
     body.writeBytes(
@@ -101,7 +122,7 @@ public final class Client {
     body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
     return send(
         "POST",
-        "/api/exercises/" + exercise + "/submissions",
+        "/api/exercises/" + exercise + "/uploads",
         BodyPublishers.ofByteArray(body.toByteArray()),
         "multipart/form-data; boundary=" + border,
         true);

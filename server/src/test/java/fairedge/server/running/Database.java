@@ -49,6 +49,11 @@ public final class Database implements AutoCloseable {
     return rows(sql).getFirst().getFirst();
   }
 
+  /** Runs a statement that changes something. */
+  public void run(String sql) {
+    run(url(), sql);
+  }
+
   private static void run(String url, String sql) {
     try (Connection connection = DriverManager.getConnection(url, USER, PASSWORD);
         Statement statement = connection.createStatement()) {

@@ -1,6 +1,7 @@
 package fairedge.core.format.obj;
 
 import fairedge.core.format.BadFile;
+import fairedge.core.format.Limits;
 import fairedge.core.format.ReadResult;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -63,12 +65,33 @@ public final class ObjReader {
    * @throws BadFile if it holds no face, or is no OBJ at all
    */
   public static ReadResult read(InputStream in) throws IOException, BadFile {
+    return read(in, Limits.NONE);
+  }
+
+  /**
+   * @throws BadFile if it holds no face, is no OBJ at all, or is over a limit
+   */
+  public static ReadResult read(InputStream in, Limits limits) throws IOException, BadFile {
     ObjReader reader = new ObjReader();
     Lines lines = new Lines(in);
     while (lines.advance()) {
       reader.record(lines);
+      reader.checkLimits(limits, lines.begun);
     }
     return reader.finish();
+  }
+
+  private void checkLimits(Limits limits, int line) throws BadFile {
+    require(vertices <= limits.vertices(), line, limits.vertices(), "vertices");
+    require(records <= limits.faces(), line, limits.faces(), "faces");
+    require(indexCount <= limits.corners(), line, limits.corners(), "corners of faces");
+  }
+
+  private static void require(boolean holds, int line, int limit, String what) throws BadFile {
+    if (!holds) {
+      String most = String.format(Locale.ROOT, "%,d %s", limit, what);
+      throw new BadFile(line, "more than " + most, "at most " + most);
+    }
   }
 
   private void record(Lines line) {
@@ -99,7 +122,9 @@ public final class ObjReader {
   private static String shortened(byte[] b, int from, int to) {
     boolean whole = to - from <= 24;
     String word = new String(b, from, whole ? to - from : 24, StandardCharsets.UTF_8);
-    return whole ? word : word + "...";
+    // Said to people and kept in databases, neither of which can do with control characters.
+    String told = word.replaceAll("\\p{Cntrl}", "\uFFFD");
+    return whole ? told : told + "...";
   }
 
   private void vertex(byte[] b, int from, int to) {

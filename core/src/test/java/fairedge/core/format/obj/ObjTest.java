@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import fairedge.core.Meshes;
 import fairedge.core.format.BadFile;
+import fairedge.core.format.Limits;
 import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Attribute;
@@ -234,6 +235,25 @@ class ObjTest {
     for (int i = 0; i < wanted.length; i++) {
       assertThat(mesh.position(i).x()).isEqualTo(wanted[i]);
     }
+  }
+
+  @Test
+  void whatWasFound_isToldWithoutControlCharacters() {
+    assertThat(refused("\0\1\2x").found()).isEqualTo("\"\uFFFD\uFFFD\uFFFDx\"");
+  }
+
+  @Test
+  void overALimit_theLineIsTold() throws Exception {
+    Limits limits = new Limits(4, 2, 8);
+    ObjReader.read(stream(SQUARE + "f 1 2 3\nf 1 3 4\n"), limits);
+    for (String over :
+        List.of("v 0 0 0\n", "f 1 2 3\nf 1 2 3\nf 1 2 3\n", "f 1 2 3 4 1 2 3 4 1\n")) {
+      BadFile bad =
+          catchThrowableOfType(BadFile.class, () -> ObjReader.read(stream(SQUARE + over), limits));
+      assertThat(bad.line()).isEqualTo(4 + over.lines().count());
+      assertThat(bad.expected()).startsWith("at most ");
+    }
+    assertThat(Limits.ofFaces(2_000_000_000).corners()).isPositive();
   }
 
   private static final String CHART =

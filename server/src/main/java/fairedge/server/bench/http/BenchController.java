@@ -63,6 +63,18 @@ class BenchController {
     return bench.mesh(id, student);
   }
 
+  /** The state and the mesh, if the workpiece went on from a revision; else nothing. */
+  @GetMapping("/workpieces/{id}/since/{revision}")
+  ResponseEntity<byte[]> since(
+      @PathVariable UUID id,
+      @PathVariable long revision,
+      @AuthenticationPrincipal SignedIn student) {
+    return bench
+        .since(id, student, revision)
+        .map(this::reply)
+        .orElseGet(() -> ResponseEntity.noContent().build());
+  }
+
   @PostMapping("/workpieces/{id}/previews")
   PreviewView preview(
       @PathVariable UUID id,

@@ -1,5 +1,6 @@
 package fairedge.server.bench.store;
 
+import static fairedge.schema.generated.Tables.SNAPSHOT;
 import static fairedge.schema.generated.Tables.STEP;
 import static fairedge.schema.generated.Tables.WORKPIECE;
 import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
@@ -48,6 +49,12 @@ public class WorkpieceStore {
   /** A step to keep. */
   public record NewStep(Change change, Receipt receipt, View view, After after) {}
 
+  /** A step that was kept. */
+  public record Added(long id, int number) {}
+
+  /** The mesh, by its hash, as it is after a step. */
+  public record Snapshot(long step, byte[] mesh) {}
+
   public UUID openFor(UUID exercise, UUID student, Instant now) {
     db.insertInto(WORKPIECE)
         .set(WORKPIECE.ID, UUID.randomUUID())
@@ -88,7 +95,7 @@ public class WorkpieceStore {
   }
 
   /** Adds a step after the head and moves the head to it. */
-  public void addStep(Head head, NewStep step, Instant now) {
+  public Added addStep(Head head, NewStep step, Instant now) {
     Long parent = head.headStep();
     int number =
         parent == null
@@ -108,6 +115,7 @@ public class WorkpieceStore {
             .returning(STEP.ID)
             .fetchSingle(STEP.ID);
     headTo(head, id);
+    return new Added(id, number);
   }
 
   public void headTo(Head head, long step) {
@@ -157,9 +165,48 @@ public class WorkpieceStore {
     return json.read(stored, Change.class);
   }
 
-  /** The changes from the starter to a step, in order. */
-  public List<Change> changesTo(@Nullable Long step) {
-    return lineTo(step).map(r -> json.read(r.get(STEP.CHANGE), Change.class));
+  /** The changes after one step (null: the starter) up to another, in order. */
+  public List<Change> changes(@Nullable Long after, @Nullable Long upTo) {
+    Result<? extends Record> line = lineTo(upTo);
+    int from = 0;
+    for (int i = 0; i < line.size() && after != null; i++) {
+      if (after.equals(line.get(i).get(STEP.ID))) {
+        from = i + 1;
+      }
+    }
+    return line.subList(from, line.size()).stream()
+        .map(r -> json.read(r.get(STEP.CHANGE), Change.class))
+        .toList();
+  }
+
+  public UUID exerciseOf(long step) {
+    return db.select(WORKPIECE.EXERCISE_ID)
+        .from(WORKPIECE)
+        .join(STEP)
+        .on(STEP.WORKPIECE_ID.eq(WORKPIECE.ID))
+        .where(STEP.ID.eq(step))
+        .fetchSingle(WORKPIECE.EXERCISE_ID);
+  }
+
+  /** The latest snapshot on the line to a step, that of the step itself too. */
+  public Optional<Snapshot> snapshotBefore(long step) {
+    List<Long> line = lineTo(step).getValues(STEP.ID);
+    return db.select(SNAPSHOT.STEP_ID, SNAPSHOT.MESH)
+        .from(SNAPSHOT)
+        .join(STEP)
+        .on(STEP.ID.eq(SNAPSHOT.STEP_ID))
+        .where(SNAPSHOT.STEP_ID.in(line))
+        .orderBy(STEP.NUMBER.desc())
+        .limit(1)
+        .fetchOptional(r -> new Snapshot(r.value1(), r.value2()));
+  }
+
+  public void keepSnapshot(long step, byte[] mesh) {
+    db.insertInto(SNAPSHOT)
+        .set(SNAPSHOT.STEP_ID, step)
+        .set(SNAPSHOT.MESH, mesh)
+        .onConflictDoNothing()
+        .execute();
   }
 
   public List<StepView> stepsTo(@Nullable Long step) {
@@ -185,7 +232,7 @@ public class WorkpieceStore {
             .join(table(line))
             .on(STEP.ID.eq(field(name("line", "parent_id"), Long.class)));
     return db.withRecursive(line.fields("id", "parent_id").as(start.unionAll(parent)))
-        .select(STEP.NUMBER, STEP.CHANGE, STEP.AFTER, STEP.MADE_AT)
+        .select(STEP.ID, STEP.NUMBER, STEP.CHANGE, STEP.AFTER, STEP.MADE_AT)
         .from(STEP)
         .join(table(line))
         .on(STEP.ID.eq(field(name("line", "id"), Long.class)))

@@ -12,12 +12,14 @@ import fairedge.server.review.Homes;
 import fairedge.server.review.MyWorkView;
 import fairedge.server.review.ReviewView;
 import fairedge.server.review.Reviews;
+import fairedge.server.submission.PictureSize;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,6 +27,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Desk, review, answer and the student's work over HTTP. */
@@ -76,6 +79,17 @@ class ReviewController {
   @GetMapping(value = "/submissions/{id}/mesh", produces = "application/vnd.fair-edge.mesh")
   byte[] mesh(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
     return reviews.mesh(id, account);
+  }
+
+  /** Never altered, so it may be kept; by this account only. */
+  @GetMapping(value = "/submissions/{id}/picture", produces = "image/png")
+  ResponseEntity<byte[]> picture(
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "row") PictureSize size,
+      @AuthenticationPrincipal SignedIn account) {
+    return ResponseEntity.ok()
+        .header("Cache-Control", "private, max-age=86400, immutable")
+        .body(reviews.picture(id, account, size));
   }
 
   @PutMapping("/submissions/{id}/draft")

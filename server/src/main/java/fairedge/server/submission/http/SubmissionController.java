@@ -3,15 +3,18 @@ package fairedge.server.submission.http;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.HandedIn;
 import fairedge.server.submission.Submissions;
+import fairedge.server.submission.UploadView;
+import fairedge.server.submission.Uploads;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -27,9 +30,11 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api")
 class SubmissionController {
   private final Submissions submissions;
+  private final Uploads uploads;
 
-  SubmissionController(Submissions submissions) {
+  SubmissionController(Submissions submissions, Uploads uploads) {
     this.submissions = submissions;
+    this.uploads = uploads;
   }
 
   record HandInRequest(long revision, @NotNull UUID clientKey) {}
@@ -44,18 +49,26 @@ class SubmissionController {
   }
 
   @PostMapping(
-      value = "/exercises/{exercise}/submissions",
+      value = "/exercises/{exercise}/uploads",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  @ResponseStatus(HttpStatus.CREATED)
-  HandedIn fromFile(
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  UploadView receive(
       @PathVariable UUID exercise,
       @RequestPart("file") MultipartFile file,
       @RequestParam("clientKey") UUID clientKey,
       @AuthenticationPrincipal SignedIn student)
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
-    try (InputStream in = file.getInputStream()) {
-      return submissions.fromFile(exercise, student, name, in, clientKey);
-    }
+    return uploads.receive(exercise, student, name, file.getBytes(), clientKey);
+  }
+
+  @GetMapping("/uploads/{id}")
+  UploadView upload(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return uploads.state(id, student);
+  }
+
+  @DeleteMapping("/uploads/{id}")
+  UploadView cancel(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return uploads.cancel(id, student);
   }
 }

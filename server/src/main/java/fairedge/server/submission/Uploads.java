@@ -1,0 +1,103 @@
+package fairedge.server.submission;
+
+import fairedge.server.exercise.Exercises;
+import fairedge.server.platform.JobQueue;
+import fairedge.server.platform.Problem;
+import fairedge.server.platform.SignedIn;
+import fairedge.server.submission.UploadView.Stage;
+import fairedge.server.submission.UploadView.UploadProblem;
+import fairedge.server.submission.store.UploadStore;
+import fairedge.server.submission.store.UploadStore.Upload;
+import java.time.Clock;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Files that are handed in: received and kept at once, read and inspected by a job, which the
+ * student can watch and cancel. A file is handed in at the time when it was received.
+ */
+@Service
+public class Uploads {
+  private static final int LONGEST_NAME = 200;
+
+  /** How many files of one student may be on their way at once. */
+  private static final int MOST_AT_ONCE = 4;
+
+  private final UploadStore store;
+  private final Submissions submissions;
+  private final Exercises exercises;
+  private final JobQueue jobs;
+  private final Clock clock;
+
+  Uploads(
+      UploadStore store, Submissions submissions, Exercises exercises, JobQueue jobs, Clock clock) {
+    this.store = store;
+    this.submissions = submissions;
+    this.exercises = exercises;
+    this.jobs = jobs;
+    this.clock = clock;
+  }
+
+  /** Receives a file; asked again with the same key it answers how far the first one is. */
+  @Transactional
+  public UploadView receive(
+      UUID exercise, SignedIn student, String fileName, byte[] bytes, UUID clientKey) {
+    exercises.requireForStudent(exercise, student);
+    store.lockUploads(student.id());
+    Optional<Upload> known = store.findByKey(clientKey);
+    if (known.isPresent()) {
+      return known
+          .filter(u -> u.studentId().equals(student.id()))
+          .map(this::view)
+          .orElseThrow(() -> Problem.notFound("upload"));
+    }
+    if (bytes.length == 0) {
+      throw Problem.of(
+          Problem.Kind.BAD_FILE,
+          "This file is empty.",
+          Map.of("line", 0, "found", "an empty file", "expected", "a mesh"));
+    }
+    if (store.underWay(student.id()) >= MOST_AT_ONCE) {
+      throw Problem.of(
+          Problem.Kind.TOO_MANY,
+          MOST_AT_ONCE + " files of yours are on their way already: wait for one of them.");
+    }
+    String plain = fileName.replaceAll("\\p{Cntrl}", "");
+    String name = plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME) : plain;
+    UUID id = UUID.randomUUID();
+    store.insert(id, exercise, student.id(), clientKey, name, bytes, clock.instant());
+    jobs.add(UploadJob.NAME, id.toString());
+    return view(store.find(id).orElseThrow());
+  }
+
+  @Transactional(readOnly = true)
+  public UploadView state(UUID id, SignedIn student) {
+    return view(require(id, student));
+  }
+
+  /** Lets an upload be nothing more, unless it is over already; how it stands then. */
+  @Transactional
+  public UploadView cancel(UUID id, SignedIn student) {
+    require(id, student);
+    store.cancel(id);
+    return view(require(id, student));
+  }
+
+  private Upload require(UUID id, SignedIn student) {
+    return store
+        .find(id)
+        .filter(u -> u.studentId().equals(student.id()))
+        .orElseThrow(() -> Problem.notFound("upload"));
+  }
+
+  private UploadView view(Upload upload) {
+    UUID submission = upload.submissionId();
+    HandedIn handedIn = submission == null ? null : submissions.handedIn(submission);
+    UploadProblem problem = upload.stage() == Stage.failed ? store.problem(upload.id()) : null;
+    return new UploadView(
+        upload.id(), upload.fileName(), upload.stage(), upload.share(), handedIn, problem);
+  }
+}

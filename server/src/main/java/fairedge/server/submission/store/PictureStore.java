@@ -1,0 +1,34 @@
+package fairedge.server.submission.store;
+
+import static fairedge.schema.generated.Tables.SUBMISSION_PICTURE;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+
+/** Pictures of submissions, by the name of their size. */
+@Repository
+public class PictureStore {
+  private final DSLContext db;
+
+  PictureStore(DSLContext db) {
+    this.db = db;
+  }
+
+  public Optional<byte[]> find(UUID submission, String size) {
+    return db.select(SUBMISSION_PICTURE.PNG)
+        .from(SUBMISSION_PICTURE)
+        .where(SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission), SUBMISSION_PICTURE.SIZE.eq(size))
+        .fetchOptional(SUBMISSION_PICTURE.PNG);
+  }
+
+  public void insertIfNew(UUID submission, String size, byte[] png) {
+    db.insertInto(SUBMISSION_PICTURE)
+        .set(SUBMISSION_PICTURE.SUBMISSION_ID, submission)
+        .set(SUBMISSION_PICTURE.SIZE, size)
+        .set(SUBMISSION_PICTURE.PNG, png)
+        .onConflictDoNothing()
+        .execute();
+  }
+}

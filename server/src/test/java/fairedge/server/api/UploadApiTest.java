@@ -1,0 +1,212 @@
+package fairedge.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+
+/** Files that are handed in: received at once, read and inspected by a job. */
+class UploadApiTest {
+  private static final int MOST_FACES = 5000;
+
+  private static Database database;
+  private static Application app;
+  private static Client rune;
+  private static Client marit;
+  private static String exercise;
+
+  @BeforeAll
+  static void start() {
+    database = new Database();
+    app = application();
+    rune = Client.signedIn(app, "rune");
+    marit = Client.signedIn(app, "marit");
+    exercise = Bollard.exercise(rune, "Mooring bollard");
+  }
+
+  private static Application application() {
+    return Application.on(
+        database, 0, "--fair-edge.limits.faces=" + MOST_FACES, "--fair-edge.limits.file=1MB");
+  }
+
+  @AfterAll
+  static void stop() {
+    app.close();
+    database.close();
+  }
+
+  private static byte[] obj(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** A strip of n quads, with this in front. */
+  private static byte[] strip(int n, String before) {
+    StringBuilder out = new StringBuilder(before);
+    for (int i = 0; i <= n; i++) {
+      out.append("v ").append(i).append(" 0 0\nv ").append(i).append(" 1 0\n");
+    }
+    for (int i = 0; i < n; i++) {
+      int v = 2 * i + 1;
+      out.append("f %d %d %d %d\n".formatted(v, v + 2, v + 3, v + 1));
+    }
+    return obj(out.toString());
+  }
+
+  private static JsonNode handIn(byte[] file) {
+    return rune.handIn(exercise, "x.obj", file, UUID.randomUUID());
+  }
+
+  @Test
+  void messyFile_isTaken_andWhatIsOddIsSaid() {
+    String messy = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1\nf 1 2 3\nf 1 1 2 3\nf 1 2 77\nf 1 3 4\n";
+    JsonNode upload = handIn(obj(messy));
+    assertThat(upload.path("stage").asString()).isEqualTo("done");
+    assertThat(upload.path("handedIn").path("reading"))
+        .extracting(r -> r.path("line").asInt())
+        .containsExactlyInAnyOrder(6, 7);
+    String id = upload.path("handedIn").path("id").asString();
+    rune.get("/api/submissions/" + id + "/mesh").is(200);
+    assertThat(marit.get("/api/submissions/" + id + "/review").is(200).json().path("reading"))
+        .hasSize(2);
+    String kept = "select bytes from upload where id = '" + upload.path("id").asString() + "'";
+    assertThat(database.value(kept)).isNull();
+  }
+
+  static Stream<Arguments> unreadable() {
+    return Stream.of(
+        Arguments.of("v 0 0 0\n", 0, "no face"),
+        Arguments.of("\0\1\2\3", 1, "the records of an OBJ file"),
+        Arguments.of("<html>", 1, "<html>"),
+        Arguments.of("f 1 2 3\n", 1, "no readable face"));
+  }
+
+  @ParameterizedTest
+  @MethodSource("unreadable")
+  void unreadableFile_fails_withLineFoundAndExpected(String text, int line, String words) {
+    String before = database.value("select count(*) from submission");
+    JsonNode problem = handIn(obj(text)).path("problem");
+    assertThat(problem.path("line").asInt()).isEqualTo(line);
+    assertThat(problem.path("detail").asString()).contains(words);
+    assertThat(problem.path("found").asString()).isNotBlank();
+    assertThat(problem.path("expected").asString()).isNotBlank();
+    assertThat(database.value("select count(*) from submission")).isEqualTo(before);
+  }
+
+  @Test
+  void fileOverALimit_isRefused_withTheLimit() {
+    assertThat(handIn(strip(MOST_FACES, "")).path("stage").asString()).isEqualTo("done");
+    JsonNode over = handIn(strip(MOST_FACES + 1, "# a strip\n")).path("problem");
+    assertThat(over.path("line").asInt()).isEqualTo(1 + 2 * (MOST_FACES + 2) + MOST_FACES + 1);
+    assertThat(over.path("expected").asString()).isEqualTo("at most 5,000 faces");
+    Reply large = rune.upload(exercise, "x.obj", new byte[1_200_000], UUID.randomUUID()).is(413);
+    assertThat(large.detail()).isEqualTo("This file is over the limit of 1 MB.");
+    Reply empty = rune.upload(exercise, "x.obj", new byte[0], UUID.randomUUID()).is(422);
+    assertThat(empty.json().path("found").asString()).isEqualTo("an empty file");
+    byte[] long5 = obj("{\"a\":\"" + "x".repeat(5_000_000) + "\"}");
+    rune.raw("POST", "/api/session", new String(long5, StandardCharsets.UTF_8), true).is(413);
+  }
+
+  @Test
+  void cancelledUpload_isNoSubmission_andStaysSo() {
+    String before = database.value("select count(*) from submission");
+    database.run(
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+            + " stage, received_at) select gen_random_uuid(), '"
+            + exercise
+            + "', a.id, gen_random_uuid(), 'wait.obj', 3, 'abc', 'waiting', now()"
+            + " from account a where a.sign_in = 'rune'");
+    String id = database.value("select id from upload where file_name = 'wait.obj'");
+    assertThat(rune.get("/api/uploads/" + id).is(200).json().path("stage").asString())
+        .isEqualTo("waiting");
+    Client.signedIn(app, "ines").delete("/api/uploads/" + id).is(404);
+    assertThat(rune.delete("/api/uploads/" + id).is(200).json().path("stage").asString())
+        .isEqualTo("cancelled");
+    database.run(
+        "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
+            + " values ('upload', '"
+            + id
+            + "', now(), false, 1)");
+    await("select count(*) from scheduled_tasks where task_instance = '" + id + "'", "0");
+    assertThat(rune.delete("/api/uploads/" + id).json().path("stage").asString())
+        .isEqualTo("cancelled");
+    assertThat(database.value("select count(*) from submission")).isEqualTo(before);
+  }
+
+  /** What a node left behind that died after it had received a file. */
+  @Test
+  void uploadOfADeadNode_isTakenUpByAnother() {
+    Map<String, String> kept =
+        Map.of("body", new String(strip(3, ""), StandardCharsets.UTF_8).replace("\n", "\\n"));
+    database.run(
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+            + " stage, tries, received_at) select gen_random_uuid(), '"
+            + exercise
+            + "', a.id, gen_random_uuid(), 'left.obj', 3, convert_to(E'"
+            + kept.get("body")
+            + "', 'UTF8'), 'inspecting', 1, now() - interval '1 minute'"
+            + " from account a where a.sign_in = 'tobias'");
+    String id = database.value("select id from upload where file_name = 'left.obj'");
+    database.run(
+        "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by,"
+            + " last_heartbeat, version) values ('upload', '"
+            + id
+            + "', now() - interval '1 minute', true, 'dead', now() - interval '1 minute', 1)");
+    try (Application another = application()) {
+      await("select stage from upload where id = '" + id + "'", "done");
+      Client tobias = Client.signedIn(another, "tobias");
+      JsonNode upload = tobias.get("/api/uploads/" + id).is(200).json();
+      assertThat(upload.path("handedIn").path("attempt").asInt()).isEqualTo(1);
+    }
+  }
+
+  @Test
+  void uploadThatKilledNodesBefore_isGivenUp() {
+    database.run(
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+            + " stage, tries, received_at) select gen_random_uuid(), '"
+            + exercise
+            + "', a.id, gen_random_uuid(), 'heavy.obj', 3, 'abc', 'reading', 3, now()"
+            + " from account a where a.sign_in = 'ines'");
+    String id = database.value("select id from upload where file_name = 'heavy.obj'");
+    database.run(
+        "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
+            + " values ('upload', '"
+            + id
+            + "', now(), false, 1)");
+    await("select stage from upload where id = '" + id + "'", "failed");
+    assertThat(
+            Client.signedIn(app, "ines")
+                .get("/api/uploads/" + id)
+                .json()
+                .path("problem")
+                .path("detail")
+                .asString())
+        .contains("too much for the server");
+  }
+
+  private static void await(String query, String wanted) {
+    long patience = System.nanoTime() + 60_000_000_000L;
+    while (!wanted.equals(database.value(query))) {
+      assertThat(System.nanoTime()).as(query).isLessThan(patience);
+      try {
+        Thread.sleep(100);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        throw new IllegalStateException(e);
+      }
+    }
+  }
+}
