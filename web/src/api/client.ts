@@ -10,6 +10,7 @@ export type Preview = Schemas['PreviewView'];
 export type Review = Schemas['ReviewView'];
 export type Answer = Schemas['AnswerView'];
 export type Note = Schemas['NoteView'];
+export type Upload = Schemas['UploadView'];
 export type Severity = Schemas['SeverityView'];
 
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
@@ -36,14 +37,13 @@ type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
 async function request(method: Method, path: string, body?: unknown): Promise<Response> {
   const headers: Record<string, string> = { 'X-XSRF-TOKEN': csrfToken() };
-  const form = body instanceof FormData;
-  if (body !== undefined && !form) headers['Content-Type'] = 'application/json';
+  if (body !== undefined) headers['Content-Type'] = 'application/json';
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       headers,
-      body: body === undefined ? undefined : form ? body : JSON.stringify(body),
+      body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch {
     throw new ApiProblem(0, 'No connection', 'The server does not answer.');
@@ -53,10 +53,14 @@ async function request(method: Method, path: string, body?: unknown): Promise<Re
   if (response.status === 401 && path !== '/session') {
     window.dispatchEvent(new Event('signed-out'));
   }
-  throw new ApiProblem(
-    response.status,
+  throw problemOf(response.status, problem);
+}
+
+function problemOf(status: number, problem: Record<string, unknown>): ApiProblem {
+  return new ApiProblem(
+    status,
     String(problem.title ?? 'Something went wrong'),
-    String(problem.detail ?? `The server answered ${response.status}.`),
+    String(problem.detail ?? `The server answered ${status}.`),
     problem,
   );
 }
@@ -73,7 +77,10 @@ export interface Stepped {
 }
 
 async function stepped(path: string, body: unknown): Promise<Stepped> {
-  const buffer = await (await request('POST', path, body)).arrayBuffer();
+  return readStepped(await (await request('POST', path, body)).arrayBuffer());
+}
+
+function readStepped(buffer: ArrayBuffer): Stepped {
   const length = new DataView(buffer).getInt32(0, true);
   const text = new TextDecoder().decode(new Uint8Array(buffer, 4, length));
   return {
@@ -85,6 +92,41 @@ async function stepped(path: string, body: unknown): Promise<Stepped> {
 
 async function bytes(path: string): Promise<ArrayBuffer> {
   return (await request('GET', path)).arrayBuffer();
+}
+
+/** A file on its way to the server: how much of it is there, and how to stop it. */
+export interface Sending {
+  done: Promise<Upload>;
+  stop: () => void;
+}
+
+/** Sends a file to be handed in; the only request that tells how far it is. */
+function sendFile(
+  exercise: string,
+  file: File,
+  clientKey: string,
+  onShare: (share: number) => void,
+): Sending {
+  const sending = new XMLHttpRequest();
+  const done = new Promise<Upload>((resolve, reject) => {
+    const lost = () => reject(new ApiProblem(0, 'No connection', 'The server does not answer.'));
+    sending.upload.onprogress = (e) => e.lengthComputable && onShare(e.loaded / e.total);
+    sending.onerror = lost;
+    sending.onabort = lost;
+    sending.onload = () => {
+      const reply = (sending.response ?? {}) as Record<string, unknown>;
+      if (sending.status < 300) resolve(reply as unknown as Upload);
+      else reject(problemOf(sending.status, reply));
+    };
+    sending.open('POST', `/api/exercises/${exercise}/uploads`);
+    sending.responseType = 'json';
+    sending.setRequestHeader('X-XSRF-TOKEN', csrfToken());
+    const form = new FormData();
+    form.append('clientKey', clientKey);
+    form.append('file', file);
+    sending.send(form);
+  });
+  return { done, stop: () => sending.abort() };
 }
 
 /** Every call there is; the only place that fetches. */
@@ -99,6 +141,11 @@ export const api = {
   desk: () => json<Schemas['DeskView']>('GET', '/desk'),
   openWorkpiece: (exercise: string) => json<Workpiece>('PUT', `/exercises/${exercise}/workpiece`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
+  /** How a workpiece stands if it went on from a revision elsewhere; else null. */
+  since: async (id: string, revision: number) => {
+    const response = await request('GET', `/workpieces/${id}/since/${revision}`);
+    return response.status === 204 ? null : readStepped(await response.arrayBuffer());
+  },
   preview: (id: string, revision: number, change: Change, view: View) =>
     json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view }),
   step: (id: string, revision: number, change: Change, view: View) =>
@@ -109,12 +156,11 @@ export const api = {
     stepped(`/workpieces/${id}/redo`, { revision, clientKey: newKey() }),
   handInWorkpiece: (id: string, revision: number, clientKey: string) =>
     json<Schemas['HandedIn']>('POST', `/workpieces/${id}/submissions`, { revision, clientKey }),
-  handInFile: (exercise: string, file: File, clientKey: string) => {
-    const form = new FormData();
-    form.append('file', file);
-    form.append('clientKey', clientKey);
-    return json<Schemas['HandedIn']>('POST', `/exercises/${exercise}/submissions`, form);
-  },
+  uploadFile: sendFile,
+  upload: (id: string) => json<Upload>('GET', `/uploads/${id}`),
+  cancelUpload: (id: string) => json<Upload>('DELETE', `/uploads/${id}`),
+  picture: (submission: string, size: 'row' | 'sheet') =>
+    `/api/submissions/${submission}/picture?size=${size}`,
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),

@@ -6,7 +6,8 @@ export const queries = {
   session: () => queryOptions({ queryKey: ['session'], queryFn: api.session }),
   me: () => queryOptions({ queryKey: ['me'], queryFn: api.me, staleTime: 60_000 }),
   demoPeople: () => queryOptions({ queryKey: ['demo'], queryFn: api.demoPeople }),
-  myWork: () => queryOptions({ queryKey: ['my-work'], queryFn: api.myWork }),
+  myWork: () =>
+    queryOptions({ queryKey: ['my-work'], queryFn: api.myWork, refetchInterval: 15_000 }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
   review: (id: string) =>
     queryOptions({ queryKey: ['review', id], queryFn: () => api.review(id), staleTime: Infinity }),

@@ -46,7 +46,7 @@ export function Aim({ picked, division }: { picked: Picked; division: number }) 
       </g>
     );
   }
-  const corners = [...(buffers.corners[picked.id] ?? [])]
+  const corners = [...buffers.corners(picked.id)]
     .map((v) => xy(buffers.toWorld(buffers.local(v))))
     .map((p) => `${p.x} ${p.y}`);
   const d = `M${corners.join('L')}Z`;

@@ -87,7 +87,7 @@ function ChosenPlace({ finding, buffers }: { finding: Finding; buffers: MeshBuff
     }
     const corners =
       element.kind === 'face'
-        ? [...(buffers.corners[element.id] ?? [])]
+        ? [...buffers.corners(element.id)]
         : buffers.hasEdge(element.id)
           ? buffers.ends(element.id)
           : [];

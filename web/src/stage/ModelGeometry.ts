@@ -1,121 +1,194 @@
 import { BufferAttribute, BufferGeometry, Vector3 } from 'three';
 import type { MeshBuffers } from '../mesh/MeshBuffers';
 import type { Lens } from './StageView';
+import { TriangleLayer } from './TriangleLayer';
 
-const NGON_WASH = [0.659, 0.224, 0.059, 0.2] as const;
-const TRIANGLE_WASH = [0.478, 0.322, 0, 0.25] as const;
-const NO_WASH = [0, 0, 0, 0] as const;
+/** The second layer is made one with the first when it has over this share of its triangles. */
+const LARGEST_PATCH = 1 / 8;
+const SMALL_PATCH = 4000;
 
-/** What three.js draws of a mesh, made from its buffers: triangles by face, edges, outline, floor. */
+/**
+ * What three.js draws of a mesh, made from its buffers: triangles by face, edges, outline, floor.
+ * Follows the patches of the buffers at the cost of what they change: the faces changed leave the
+ * base layer and are drawn from a second, small one.
+ */
 export class ModelGeometry {
-  readonly faces = new BufferGeometry();
+  base: TriangleLayer;
+  /** The faces that changed since the base was made. */
+  changed: TriangleLayer;
   readonly edges = new BufferGeometry();
   /** The floor, a square whose texture coordinates count squares of the graticule. */
   readonly graticule = new BufferGeometry();
-  /** The face of each triangle drawn. */
-  readonly triangleFace: number[] = [];
   readonly centre = new Vector3();
   radius = 1;
   floor = 0;
-  private readonly normals: Float32Array;
-  private readonly middles: Float32Array;
-  private readonly edgeFaces: Int32Array;
-  /** Six numbers an edge id: both ends as they were when this was made. */
-  private readonly edgeEnds: Float32Array;
+  /** Those edges that the last outline was made of. */
+  outlineEdges: number[] = [];
+  private version: number;
+  private normals = new Float32Array(0);
+  private middles = new Float32Array(0);
+  private readonly changedFaces = new Set<number>();
 
   constructor(
     readonly buffers: MeshBuffers,
-    lens: Lens,
+    private lens: Lens,
   ) {
-    this.normals = new Float32Array(3 * buffers.faceEnd);
-    this.middles = new Float32Array(3 * buffers.faceEnd);
-    this.edgeFaces = buffers.facesAtEdges();
-    this.edgeEnds = new Float32Array(6 * buffers.edgeEnd);
+    this.version = buffers.version;
     this.measure();
-    this.buildFaces(lens);
+    this.makeRoom();
+    for (let f = 0; f < buffers.faceEnd; f++) this.noteFace(f);
+    this.base = this.layer(allFaces(buffers));
+    this.changed = this.layer([]);
     this.buildEdges();
     this.buildGraticule();
   }
 
+  private layer(faces: Iterable<number>): TriangleLayer {
+    return new TriangleLayer(this.buffers, faces, this.normals, this.lens);
+  }
+
+  /** Follows the buffers' last patch; false if more than that has changed since. */
+  follow(buffers: MeshBuffers): boolean {
+    const { patch } = buffers;
+    if (buffers !== this.buffers) return false;
+    if (buffers.version === this.version) return true;
+    if (!patch || patch.from !== this.version) return false;
+    this.version = buffers.version;
+    this.makeRoom();
+    for (const f of patch.faces) {
+      this.noteFace(f);
+      this.changedFaces.add(f);
+    }
+    this.base.remove(patch.faces);
+    this.changed.dispose();
+    this.changed = this.layer(this.changedFaces);
+    this.patchEdges(patch.edges);
+    return true;
+  }
+
+  /** Whether the second layer has grown so large that it should be made one with the first. */
+  get isPatchedMuch(): boolean {
+    const { triangleCount } = this.changed;
+    return triangleCount > Math.max(SMALL_PATCH, LARGEST_PATCH * this.base.triangleCount);
+  }
+
+  /** Makes both layers one. */
+  merge() {
+    this.base.dispose();
+    this.changed.dispose();
+    this.changedFaces.clear();
+    this.base = this.layer(allFaces(this.buffers));
+    this.changed = this.layer([]);
+  }
+
+  wash(lens: Lens) {
+    if (lens === this.lens) return;
+    this.lens = lens;
+    this.base.wash(this.buffers, lens);
+    this.changed.wash(this.buffers, lens);
+  }
+
+  dispose() {
+    for (const thing of [this.base, this.changed, this.edges, this.graticule]) thing.dispose();
+  }
+
+  private makeRoom() {
+    const { faceEnd } = this.buffers;
+    if (3 * faceEnd <= this.normals.length) return;
+    const size = 3 * (faceEnd + (faceEnd >> 3) + 64);
+    const { normals, middles } = this;
+    this.normals = new Float32Array(size);
+    this.normals.set(normals);
+    this.middles = new Float32Array(size);
+    this.middles.set(middles);
+  }
+
   private measure() {
-    const low = new Vector3(Infinity, Infinity, Infinity);
-    const high = low.clone().negate();
-    const p = new Vector3();
-    this.buffers.corners.forEach((corners) => {
-      corners?.forEach((v) => {
-        if (!this.buffers.shown[v]) return;
-        p.set(...this.buffers.local(v));
-        low.min(p);
-        high.max(p);
-      });
-    });
-    if (low.x > high.x) return;
-    this.centre.addVectors(low, high).multiplyScalar(0.5);
-    this.radius = Math.max(1e-9, high.distanceTo(low) / 2);
-    this.floor = low.z;
+    const low = [Infinity, Infinity, Infinity];
+    const high = [-Infinity, -Infinity, -Infinity];
+    const { positions, shown } = this.buffers;
+    for (let f = 0; f < this.buffers.faceEnd; f++) {
+      if (!this.buffers.hasFace(f)) continue;
+      for (const v of this.buffers.corners(f)) {
+        if (!shown[v]) continue;
+        for (let axis = 0; axis < 3; axis++) {
+          const value = positions[3 * v + axis]!;
+          if (value < low[axis]!) low[axis] = value;
+          if (value > high[axis]!) high[axis] = value;
+        }
+      }
+    }
+    if (low[0]! > high[0]!) return;
+    const from = new Vector3(...low);
+    const to = new Vector3(...high);
+    this.centre.addVectors(from, to).multiplyScalar(0.5);
+    this.radius = Math.max(1e-9, to.distanceTo(from) / 2);
+    this.floor = from.z;
   }
 
-  private buildFaces(lens: Lens) {
-    const positions: number[] = [];
-    const normals: number[] = [];
-    const wash: number[] = [];
-    const washed: number[] = [];
-    this.buffers.corners.forEach((corners, f) => {
-      const triangles = this.buffers.triangles[f];
-      if (!corners || !triangles) return;
-      const points = Array.from(corners, (v) => this.buffers.local(v));
-      const normal = this.noteFace(f, points);
-      const tint =
-        lens !== 'sides' || points.length === 4
-          ? NO_WASH
-          : points.length === 3
-            ? TRIANGLE_WASH
-            : NGON_WASH;
-      triangles.forEach((corner, i) => {
-        positions.push(...points[corner]!);
-        normals.push(...normal);
-        wash.push(tint[0], tint[1], tint[2]);
-        washed.push(tint[3]);
-        if (i % 3 === 0) this.triangleFace.push(f);
-      });
-    });
-    this.faces.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
-    this.faces.setAttribute('normal', new BufferAttribute(new Float32Array(normals), 3));
-    this.faces.setAttribute('wash', new BufferAttribute(new Float32Array(wash), 3));
-    this.faces.setAttribute('washed', new BufferAttribute(new Float32Array(washed), 1));
-  }
-
-  private noteFace(f: number, points: [number, number, number][]): [number, number, number] {
-    const n = new Vector3();
-    const [ox, oy, oz] = points[0]!;
-    let [mx, my, mz] = [0, 0, 0];
-    const a = new Vector3();
-    const b = new Vector3();
-    points.forEach((p, i) => {
-      const q = points[(i + 1) % points.length]!;
-      a.set(p[0] - ox, p[1] - oy, p[2] - oz);
-      b.set(q[0] - ox, q[1] - oy, q[2] - oz);
-      n.add(a.cross(b));
-      mx += p[0] / points.length;
-      my += p[1] / points.length;
-      mz += p[2] / points.length;
-    });
-    n.normalize();
-    this.normals.set([n.x, n.y, n.z], 3 * f);
+  /** Notes the normal and the middle of a face. */
+  private noteFace(f: number) {
+    if (!this.buffers.hasFace(f)) return;
+    const corners = this.buffers.corners(f);
+    const { positions: p } = this.buffers;
+    const n = corners.length;
+    const o = 3 * corners[0]!;
+    const [ox, oy, oz] = [p[o]!, p[o + 1]!, p[o + 2]!];
+    let [nx, ny, nz, mx, my, mz] = [0, 0, 0, 0, 0, 0];
+    for (let i = 0; i < n; i++) {
+      const a = 3 * corners[i]!;
+      const b = 3 * corners[i + 1 < n ? i + 1 : 0]!;
+      const [ax, ay, az] = [p[a]! - ox, p[a + 1]! - oy, p[a + 2]! - oz];
+      const [bx, by, bz] = [p[b]! - ox, p[b + 1]! - oy, p[b + 2]! - oz];
+      nx += ay * bz - az * by;
+      ny += az * bx - ax * bz;
+      nz += ax * by - ay * bx;
+      mx += p[a]! / n;
+      my += p[a + 1]! / n;
+      mz += p[a + 2]! / n;
+    }
+    const length = Math.hypot(nx, ny, nz) || 1;
+    this.normals.set([nx / length, ny / length, nz / length], 3 * f);
     this.middles.set([mx, my, mz], 3 * f);
-    return [n.x, n.y, n.z];
   }
 
   private buildEdges() {
-    const positions: number[] = [];
-    for (let e = 0; e < this.buffers.edgeEnd; e++) {
-      if (!this.buffers.hasEdge(e)) continue;
-      const [a, b] = this.buffers.ends(e);
-      const ends = [...this.buffers.local(a), ...this.buffers.local(b)];
-      this.edgeEnds.set(ends, 6 * e);
-      positions.push(...ends);
+    const { edgeEnd } = this.buffers;
+    const positions = new Float32Array(6 * (edgeEnd + (edgeEnd >> 3) + 64));
+    const attribute = new BufferAttribute(positions, 3);
+    this.edges.setAttribute('position', attribute);
+    for (let e = 0; e < edgeEnd; e++) this.writeEdge(positions, e);
+    this.edges.setDrawRange(0, 2 * edgeEnd);
+  }
+
+  /** An edge has its place in the array by its id; one that is gone is a point. */
+  private writeEdge(positions: Float32Array, e: number) {
+    if (!this.buffers.hasEdge(e)) {
+      positions.fill(0, 6 * e, 6 * e + 6);
+      return;
     }
-    this.edges.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
+    const [a, b] = this.buffers.ends(e);
+    const { positions: p } = this.buffers;
+    for (let axis = 0; axis < 3; axis++) {
+      positions[6 * e + axis] = p[3 * a + axis]!;
+      positions[6 * e + 3 + axis] = p[3 * b + axis]!;
+    }
+  }
+
+  private patchEdges(edges: Int32Array) {
+    const attribute = this.edges.getAttribute('position') as BufferAttribute;
+    if (6 * this.buffers.edgeEnd > attribute.array.length) {
+      this.edges.dispose();
+      this.buildEdges();
+      return;
+    }
+    for (const e of edges) {
+      if (e >= this.buffers.edgeEnd) continue;
+      this.writeEdge(attribute.array as Float32Array, e);
+      attribute.addUpdateRange(6 * e, 6);
+    }
+    attribute.needsUpdate = true;
+    this.edges.setDrawRange(0, 2 * this.buffers.edgeEnd);
   }
 
   /** A floor whose lines lie a round length of the unit apart. */
@@ -150,7 +223,7 @@ export class ModelGeometry {
     return (measure: (x: number, y: number, z: number) => number): number => {
       let largest = this.radius * 0.5;
       const p = new Vector3();
-      for (let v = 0; v < this.buffers.shown.length; v++) {
+      for (let v = 0; v < this.buffers.vertexEnd; v++) {
         if (!this.buffers.shown[v]) continue;
         p.set(...this.buffers.local(v)).sub(centre);
         const far = measure(Math.abs(p.dot(across)), Math.abs(p.dot(upward)), p.dot(towards));
@@ -162,35 +235,44 @@ export class ModelGeometry {
 
   /** Edges where the form turns away from the eye, and borders. */
   outlineFrom(eye: Vector3): Float32Array {
-    const positions: number[] = [];
-    const facing = (f: number) => {
-      const i = 3 * f;
-      const { normals: n, middles: m } = this;
-      return (
-        n[i]! * (eye.x - m[i]!) +
-          n[i + 1]! * (eye.y - m[i + 1]!) +
-          n[i + 2]! * (eye.z - m[i + 2]!) >
-        0
-      );
-    };
-    for (let e = 0; 2 * e < this.edgeFaces.length; e++) {
-      const f = this.edgeFaces[2 * e]!;
-      const g = this.edgeFaces[2 * e + 1]!;
-      if (f < 0) continue;
-      if (g < 0 || facing(f) !== facing(g)) {
-        positions.push(...this.edgeEnds.subarray(6 * e, 6 * e + 6));
-      }
+    const facing = this.facing(eye);
+    const { buffers } = this;
+    const found: number[] = [];
+    for (let e = 0; e < buffers.edgeEnd; e++) {
+      const f = buffers.faceAtEdge(e, 0);
+      if (f < 0 || !buffers.hasEdge(e)) continue;
+      const g = buffers.faceAtEdge(e, 1);
+      if (g < 0 || facing[f] !== facing[g]) found.push(e);
     }
-    return new Float32Array(positions);
+    this.outlineEdges = found;
+    return this.endsOf(found);
+  }
+
+  private facing(eye: Vector3): Uint8Array {
+    const { normals: n, middles: m } = this;
+    const facing = new Uint8Array(this.buffers.faceEnd);
+    for (let f = 0, i = 0; f < facing.length; f++, i += 3) {
+      const towards =
+        n[i]! * (eye.x - m[i]!) + n[i + 1]! * (eye.y - m[i + 1]!) + n[i + 2]! * (eye.z - m[i + 2]!);
+      facing[f] = towards > 0 ? 1 : 0;
+    }
+    return facing;
+  }
+
+  /** Six numbers an edge. */
+  private endsOf(edges: readonly number[]): Float32Array {
+    const positions = this.edges.getAttribute('position').array as Float32Array;
+    const ends = new Float32Array(6 * edges.length);
+    edges.forEach((e, i) => ends.set(positions.subarray(6 * e, 6 * e + 6), 6 * i));
+    return ends;
   }
 
   facesOnly(faces: readonly number[]): BufferGeometry {
     const positions: number[] = [];
     for (const f of faces) {
-      const corners = this.buffers.corners[f];
-      this.buffers.triangles[f]?.forEach((c) => {
-        if (corners) positions.push(...this.buffers.local(corners[c]!));
-      });
+      if (!this.buffers.hasFace(f)) continue;
+      const corners = this.buffers.corners(f);
+      for (const c of this.buffers.triangles(f)) positions.push(...this.buffers.local(corners[c]!));
     }
     const geometry = new BufferGeometry();
     geometry.setAttribute('position', new BufferAttribute(new Float32Array(positions), 3));
@@ -201,17 +283,15 @@ export class ModelGeometry {
   sidesOf(faces: readonly number[], without: readonly number[]): Float32Array {
     const left = new Set(faces.flatMap((f) => this.buffers.edgesOf(f)));
     for (const e of without) left.delete(e);
-    return new Float32Array(
-      [...left].flatMap((e) => [...this.edgeEnds.subarray(6 * e, 6 * e + 6)]),
-    );
+    return this.endsOf([...left]);
   }
 
   /** The normal of the face whose middle is nearest to a place. */
   normalNear(place: Vector3): Vector3 {
     let best = 0;
     let nearest = Infinity;
-    this.buffers.corners.forEach((corners, f) => {
-      if (!corners) return;
+    for (let f = 0; f < this.buffers.faceEnd; f++) {
+      if (!this.buffers.hasFace(f)) continue;
       const d = Math.hypot(
         this.middles[3 * f]! - place.x,
         this.middles[3 * f + 1]! - place.y,
@@ -221,9 +301,13 @@ export class ModelGeometry {
         nearest = d;
         best = f;
       }
-    });
+    }
     return new Vector3(...this.normals.subarray(3 * best, 3 * best + 3));
   }
+}
+
+function* allFaces(buffers: MeshBuffers): Iterable<number> {
+  for (let f = 0; f < buffers.faceEnd; f++) if (buffers.hasFace(f)) yield f;
 }
 
 /** How far the floor reaches, in radii of the model. */

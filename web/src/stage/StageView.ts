@@ -20,7 +20,7 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
-import { MeshBVH, acceleratedRaycast } from 'three-mesh-bvh';
+import { acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
 import { clayMaterial } from './clay';
@@ -39,6 +39,7 @@ export interface Projected {
 }
 
 const FLY_MS = 280;
+const MERGE_AFTER_MS = 400;
 const NEARER = '2.5e-5';
 const INK = '#10283a';
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
@@ -84,10 +85,13 @@ export class StageView {
     new LineBasicMaterial({ color: INK }),
   );
   private readonly outline = fatLines(INK, 2, 0);
-  private readonly footprint = new Mesh(
-    new BufferGeometry(),
-    new MeshBasicMaterial({ side: DoubleSide, depthWrite: false }),
-  );
+  /** The faces that changed since the others were laid out. */
+  private readonly patched = new Mesh(new BufferGeometry(), this.clay);
+  private readonly underfoot = new MeshBasicMaterial({ side: DoubleSide, depthWrite: false });
+  private readonly footprints = [
+    new Mesh(new BufferGeometry(), this.underfoot),
+    new Mesh(new BufferGeometry(), this.underfoot),
+  ] as const;
   private readonly graticule = new Mesh(new BufferGeometry(), graticuleMaterial());
   private readonly lit = new Mesh(
     new BufferGeometry(),
@@ -109,6 +113,7 @@ export class StageView {
   private model: ModelGeometry | undefined;
   private frame = 0;
   private flight = 0;
+  private merging: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly resizing: ResizeObserver;
   width = 1;
@@ -122,9 +127,12 @@ export class StageView {
     host.prepend(this.renderer.domElement);
     this.camera.up.set(0, 0, 1);
     this.faces.raycast = acceleratedRaycast;
+    this.patched.raycast = acceleratedRaycast;
+    this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
-    this.footprint.renderOrder = -1;
-    this.scene.add(this.graticule, this.footprint, this.faces, this.lit, this.edges);
+    for (const footprint of this.footprints) footprint.renderOrder = -1;
+    this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched);
+    this.scene.add(this.lit, this.edges);
     this.scene.add(this.outline, ...this.litSides);
     this.controls = new OrbitControls(this.camera, host);
     this.controls.enableDamping = false;
@@ -142,11 +150,13 @@ export class StageView {
     cancelAnimationFrame(this.flight);
     this.resizing.disconnect();
     this.controls.dispose();
+    clearTimeout(this.merging);
+    this.model?.dispose();
+    this.underfoot.dispose();
     for (const thing of [
       this.faces,
       this.edges,
       this.outline,
-      this.footprint,
       this.graticule,
       this.lit,
       ...this.litSides,
@@ -223,36 +233,53 @@ export class StageView {
     this.renderer.setClearColor(colour('--sea'));
     // The shader writes what it is given, as the screen has it.
     this.graticule.material.uniforms.line!.value = colour('--sea-line').convertLinearToSRGB();
-    (this.footprint.material as MeshBasicMaterial).color = colour('--sea-deep');
+    this.underfoot.color = colour('--sea-deep');
     const night = document.documentElement.dataset.theme === 'night';
     this.clay.uniforms.dim!.value = night ? 0.8 : 1;
     this.changed();
   }
 
-  /** Shows a mesh; the first one is fitted into the frame. */
+  /** Shows a mesh, or what a patch changed of the one it shows; the first one is fitted. */
   setMesh(buffers: MeshBuffers, lens: Lens) {
     const first = !this.model;
-    this.model = new ModelGeometry(buffers, lens);
-    for (const [thing, geometry] of [
-      [this.faces, this.model.faces],
-      [this.edges, this.model.edges],
-      [this.graticule, this.model.graticule],
-      [this.footprint, this.model.faces],
-    ] as const) {
-      if (thing !== this.footprint) thing.geometry.dispose();
-      thing.geometry = geometry;
+    if (!this.model?.follow(buffers)) {
+      this.model?.dispose();
+      this.model = new ModelGeometry(buffers, lens);
     }
-    this.faces.geometry.boundsTree = new MeshBVH(this.model.faces, { indirect: true });
-    const { centre, floor } = this.model;
-    this.footprint.scale.set(1.07, 1.07, 0.0001);
-    this.footprint.position.set(
-      -0.07 * centre.x,
-      -0.07 * centre.y,
-      floor - this.model.radius * 1e-3,
-    );
+    this.model.wash(lens);
+    this.showLayers();
+    this.mergeLater();
     this.light([]);
     if (first) this.fit();
     this.changed();
+  }
+
+  private showLayers() {
+    const { base, changed, edges, graticule, centre, floor, radius } = this.model!;
+    const shown = [
+      [this.faces, base.geometry],
+      [this.patched, changed.geometry],
+      [this.edges, edges],
+      [this.graticule, graticule],
+    ] as const;
+    for (const [thing, geometry] of shown) thing.geometry = geometry;
+    this.footprints.forEach((footprint, i) => {
+      footprint.geometry = i === 0 ? base.geometry : changed.geometry;
+      footprint.scale.set(1.07, 1.07, 0.0001);
+      footprint.position.set(-0.07 * centre.x, -0.07 * centre.y, floor - radius * 1e-3);
+    });
+    this.patched.visible = changed.triangleCount > 0;
+  }
+
+  /** Once the step is shown, and only where the second layer has grown large. */
+  private mergeLater() {
+    clearTimeout(this.merging);
+    if (!this.model?.isPatchedMuch) return;
+    this.merging = setTimeout(() => {
+      this.model?.merge();
+      if (this.model) this.showLayers();
+      this.changed();
+    }, MERGE_AFTER_MS);
   }
 
   /** Lights the faces of a ring up, and its two sides; not the edges that it crosses. */
@@ -404,7 +431,7 @@ export class StageView {
     const distance = direction.length();
     this.raycaster.set(this.camera.position, direction.normalize());
     this.raycaster.far = distance - this.model.radius * 2e-3;
-    const hit = this.raycaster.intersectObject(this.faces, false).length > 0;
+    const hit = this.raycaster.intersectObjects(this.solid(), false).length > 0;
     this.raycaster.far = Infinity;
     return hit;
   }
@@ -414,9 +441,19 @@ export class StageView {
     if (!this.model) return undefined;
     const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
     this.raycaster.setFromCamera(ndc, this.camera);
-    const first = this.raycaster.intersectObject(this.faces, false)[0];
+    const first = this.raycaster.intersectObjects(this.solid(), false)[0];
     if (first?.faceIndex == null) return undefined;
-    return { face: this.model.triangleFace[first.faceIndex]!, at: this.point(first.point) };
+    const layer = first.object === this.patched ? this.model.changed : this.model.base;
+    return { face: layer.triangleFace[first.faceIndex]!, at: this.point(first.point) };
+  }
+
+  private solid(): Mesh[] {
+    return this.patched.visible ? [this.faces, this.patched] : [this.faces];
+  }
+
+  /** The edges that the form's outline is drawn with. */
+  get outlineEdges(): readonly number[] {
+    return this.model?.outlineEdges ?? [];
   }
 
   /** Where along an edge the sight-line through a pixel passes nearest, 0 to 1. */

@@ -43,7 +43,7 @@ export function pick(view: StageView, x: number, y: number, options: PickOptions
 function edgesNear(view: StageView, x: number, y: number): number[] {
   const buffers = view.buffers!;
   const near: number[] = [];
-  for (let e = 0; e < buffers.edgeEnd; e++) {
+  for (const e of view.outlineEdges) {
     if (!buffers.hasEdge(e)) continue;
     const { distance, at } = onEdge(view, e, x, y);
     if (distance <= EDGE_REACH && !view.isHidden(at)) near.push(e);

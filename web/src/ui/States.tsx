@@ -63,3 +63,43 @@ export function OfflineBand(props: { kept: string; onRetry: () => void }) {
     </div>
   );
 }
+
+/** Long work: what it does, how far it is, and a way to stop it. */
+export function Working(props: {
+  stage: string;
+  about: string;
+  /** From 0 to 1; without it, that is not known. */
+  share?: number;
+  onStop: () => void;
+}) {
+  return (
+    <div role="status">
+      <div className="flex items-center gap-3">
+        <span className="font-semibold">{props.stage}</span>
+        <span className="text-ink2">{props.about}</span>
+        <Button size="small" className="ml-auto" onClick={props.onStop}>
+          Stop
+        </Button>
+      </div>
+      <div className="mt-2 h-1 w-full bg-rule" aria-hidden>
+        <div
+          className={`h-1 bg-ink ${props.share === undefined ? 'opacity-40' : ''}`}
+          style={{ width: `${100 * (props.share ?? 1)}%` }}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Something was refused, beside what was asked. */
+export function Trouble(props: { title: string; where?: string; children: ReactNode }) {
+  return (
+    <div className="mt-4 border border-ink" role="alert">
+      <p className="bg-ink px-3 py-1.5 font-semibold text-paper">{props.title}</p>
+      <p className="px-3 py-2">
+        {props.where && <b className="font-semibold">{props.where}. </b>}
+        {props.children}
+      </p>
+    </div>
+  );
+}

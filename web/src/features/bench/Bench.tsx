@@ -105,10 +105,12 @@ function OpenBench(props: {
     if (problem?.status === 409) void reload();
   }, [problem, reload]);
 
+  // The ring lights up at once, from the table; where the loop will lie comes from the core.
+  const ringEdge = shownLoop && !(current && preview?.refusal) ? shownLoop.edge : -1;
   useEffect(() => {
-    const ring = tool === 'loops' && preview && !preview.refusal ? preview : null;
-    stage?.light(ring?.splitFaces ?? [], ring?.splitEdges ?? []);
-  }, [stage, tool, preview, open.version]);
+    const ring = ringEdge >= 0 ? mesh.ringThrough(ringEdge) : null;
+    stage?.light(ring?.faces ?? [], ring?.edges ?? []);
+  }, [stage, mesh, ringEdge, open.version]);
 
   const aim = useCallback(
     (at: { x: number; y: number } | null): Picked | null =>

@@ -9,6 +9,7 @@ import {
 } from '../../api/client';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { readWire } from '../../mesh/wire';
+import { useOtherWindows } from './useOtherWindows';
 
 export interface OpenWorkpiece {
   state: Workpiece;
@@ -72,6 +73,13 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
     setOpen({ state: reply.state, mesh, version: mesh.version });
   };
 
+  const lookAbout = useOtherWindows(open?.state.id, open?.state.revision, async () => {
+    if (!open || moving.current) return;
+    const now = await api.since(open.state.id, open.state.revision);
+    // A move of this window may have begun meanwhile: its reply tells all.
+    if (now && !moving.current) await take(now);
+  });
+
   /** One move at a time; a stale one shows how things stand now. */
   const move = async (call: (state: Workpiece) => Promise<Stepped>): Promise<boolean> => {
     if (!open || moving.current) return false;
@@ -80,6 +88,7 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
     setProblem(null);
     try {
       await take(await call(open.state));
+      lookAbout();
       return true;
     } catch (e) {
       const known = e instanceof ApiProblem ? e : new ApiProblem(0, 'This did not work', String(e));

@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { MeshPicture } from '../../ui/MeshPicture';
 import { Empty, Failure, Loading } from '../../ui/States';
 import { counted, waitText, whenText } from '../../ui/time';
 import { useKeys } from '../../ui/useKeys';
@@ -89,9 +90,10 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
   const navigate = useNavigate();
   return (
     <li
-      className={`relative grid min-h-16 grid-cols-[minmax(0,1fr)_190px_170px_118px] items-center gap-4 border-b border-rule border-l-[3px] py-2 pr-5 pl-[17px] max-md:grid-cols-[1fr_auto] ${chosen ? 'border-l-ink bg-shoal1' : 'border-l-transparent hover:bg-shoal1'}`}
+      className={`relative grid min-h-16 grid-cols-[88px_minmax(0,1fr)_176px_164px_118px] items-center gap-4 border-b border-rule border-l-[3px] py-1.5 pr-5 pl-[17px] max-md:grid-cols-[88px_1fr] ${chosen ? 'border-l-ink bg-shoal1' : 'border-l-transparent hover:bg-shoal1'}`}
       onPointerEnter={onPoint}
     >
+      <MeshPicture submission={row.id} size="row" of={`${row.exercise} by ${row.student}`} />
       <div className="min-w-0">
         <Link to={`/review/${row.id}`} className="text-[15px] font-semibold hover:underline">
           {row.student}
@@ -101,7 +103,7 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
           {row.fromFile && <span className="text-ink2">, as a file</span>}
         </p>
       </div>
-      <div className="flex items-center gap-1.5">
+      <div className="flex items-center gap-1.5 max-md:col-span-2">
         {row.findings.slice(0, MOST_MARKS).map((f, i) => (
           <FindingMark key={i} kind={f.kind} severity={f.severity} title={f.title} />
         ))}
@@ -111,7 +113,7 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
         {row.findings.length === 0 && <span className="text-ink2">clean</span>}
       </div>
       <SinceText since={row.since} />
-      <div className="text-right">
+      <div className="text-right max-md:col-span-2 max-md:flex max-md:items-center max-md:gap-3">
         <p>{waitText(row.handedInAt)}</p>
         {chosen && (
           <Button

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Empty, Failure, Loading } from '../../ui/States';
+import { MeshPicture } from '../../ui/MeshPicture';
 import { counted, waitText, whenText } from '../../ui/time';
 
 type Item = Schemas['Item'];
@@ -51,7 +52,16 @@ function Row(props: {
   const { exercise, answer } = item;
   const unread = answer && (item.state === 'returned' || item.state === 'accepted');
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_190px_430px] items-center gap-x-8 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
+    <li className="grid grid-cols-[88px_minmax(0,1fr)_180px_420px] items-center gap-x-6 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
+      {answer ? (
+        <MeshPicture
+          submission={answer.submission}
+          size="row"
+          of={`${exercise.title}, attempt ${answer.attempt}`}
+        />
+      ) : (
+        <span className="max-md:hidden" />
+      )}
       <div>
         <h2 className="text-[15px] font-semibold">{exercise.title}</h2>
         <p className="text-ink2">{exercise.summary}</p>

@@ -17,7 +17,7 @@ public final class WireMessage {
   /** "FEWM" as the first four bytes. */
   static final int MAGIC = 0x4D574546;
 
-  static final int VERSION = 1;
+  static final int VERSION = 2;
   private static final int WHOLE = 0;
   private static final int DELTA = 1;
   private static final int GONE = -1;
@@ -112,6 +112,11 @@ public final class WireMessage {
       out.putInt(corners.length);
       for (int v : corners) {
         out.putInt(v);
+      }
+      int c = mesh.firstCorner(f);
+      for (int i = 0; i < corners.length; i++) {
+        out.putInt(mesh.edgeOf(c));
+        c = mesh.next(c);
       }
       int[] triangles = mesh.isMeasurable(f) ? mesh.polygon(f).triangles() : new int[0];
       out.putInt(triangles.length / 3);

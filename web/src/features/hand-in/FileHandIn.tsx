@@ -1,0 +1,124 @@
+import { useEffect, useRef, useState, type DragEvent } from 'react';
+import type { Schemas, Upload } from '../../api/client';
+import { Button } from '../../ui/Button';
+import { Trouble, Working } from '../../ui/States';
+import { useUpload, type UploadState } from './useUpload';
+
+const STAGES: Record<Upload['stage'], string> = {
+  waiting: 'Waiting for its turn',
+  reading: 'Reading the file',
+  inspecting: 'Inspecting the mesh',
+  drawing: 'Drawing its picture',
+  done: 'Handed in',
+  failed: 'Not read',
+  cancelled: 'Stopped',
+};
+
+interface Props {
+  exercise: string;
+  main: boolean;
+  onDone: (handedIn: Schemas['HandedIn']) => void;
+}
+
+/** Handing in a mesh file: dropped here or chosen, watched on its way, stopped if need be. */
+export function FileHandIn({ exercise, main, onDone }: Props) {
+  const [file, setFile] = useState<File | null>(null);
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const { state, send, stop } = useUpload(exercise, (u) => u.handedIn && onDone(u.handedIn));
+
+  const drop = (e: DragEvent) => {
+    e.preventDefault();
+    setOver(false);
+    const dropped = e.dataTransfer.files[0];
+    if (!dropped) return;
+    setFile(dropped);
+    void send(dropped);
+  };
+
+  if (state.at === 'sending' || state.at === 'under way') {
+    return <UnderWay state={state} onStop={() => void stop()} />;
+  }
+  return (
+    <div>
+      <p className="font-semibold">A mesh file made elsewhere</p>
+      <p className="mb-3 text-ink2">An OBJ file. However messy it is, it will be read.</p>
+      <div
+        data-testid="drop"
+        className={`border border-dashed p-4 ${over ? 'border-ink bg-shoal1' : 'border-ctl'}`}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={drop}
+      >
+        <input
+          ref={input}
+          type="file"
+          accept=".obj"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Mesh file"
+          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+        />
+        <p className="mb-3 text-ink2">Drop the file here, or choose it.</p>
+        <div className="flex items-center gap-3">
+          <Button onClick={() => input.current?.click()}>Choose a file</Button>
+          <span className="min-w-0 flex-1 truncate text-ink2">{file?.name ?? 'none chosen'}</span>
+          <Button
+            look={main ? 'main' : 'plain'}
+            disabled={!file}
+            title={file ? undefined : 'Choose a file first'}
+            onClick={() => file && void send(file)}
+          >
+            Hand in the file
+          </Button>
+        </div>
+      </div>
+      {state.at === 'failed' && (
+        <Trouble title={state.title} where={state.line ? `Line ${state.line}` : undefined}>
+          {state.detail}
+        </Trouble>
+      )}
+    </div>
+  );
+}
+
+type Moving = Extract<UploadState, { at: 'sending' | 'under way' }>;
+
+function UnderWay({ state, onStop }: { state: Moving; onStop: () => void }) {
+  const seconds = useSeconds();
+  const sending = state.at === 'sending';
+  const share = sending ? state.share : state.upload.share;
+  const stage = sending ? 'Sending the file' : STAGES[state.upload.stage];
+  const known = sending || state.upload.stage === 'reading';
+  return (
+    <div>
+      <p className="mb-3 truncate font-semibold">
+        {sending ? state.fileName : state.upload.fileName}
+      </p>
+      <Working
+        stage={stage}
+        about={`${known ? `${Math.round(100 * share)} %, ` : ''}${seconds} s`}
+        share={known ? share : undefined}
+        onStop={onStop}
+      />
+      <p className="mt-3 text-ink2">
+        {sending
+          ? 'Stay here until it is sent.'
+          : 'You may close this: it goes on, and is in My work once it is handed in.'}
+      </p>
+    </div>
+  );
+}
+
+/** Seconds since it was first shown. */
+function useSeconds(): number {
+  const [seconds, setSeconds] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setSeconds((s) => s + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return seconds;
+}

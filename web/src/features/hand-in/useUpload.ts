@@ -1,0 +1,89 @@
+import { useEffect, useRef, useState } from 'react';
+import { api, ApiProblem, newKey, type Sending, type Upload } from '../../api/client';
+
+export type UploadState =
+  | { at: 'nothing' }
+  | { at: 'sending'; fileName: string; share: number }
+  | { at: 'under way'; upload: Upload }
+  | { at: 'failed'; title: string; detail: string; line: number };
+
+const LOOK_EVERY_MS = 300;
+
+export function asProblem(e: unknown): ApiProblem {
+  return e instanceof ApiProblem ? e : new ApiProblem(0, 'This did not work', String(e));
+}
+
+function after(upload: Upload): UploadState {
+  if (upload.stage === 'cancelled') return { at: 'nothing' };
+  if (upload.stage !== 'failed') return { at: 'under way', upload };
+  return {
+    at: 'failed',
+    title: 'This file could not be read',
+    detail: upload.problem?.detail ?? '',
+    line: upload.problem?.line ?? 0,
+  };
+}
+
+/** A file's way in: sent with its share told, then watched while the server reads and inspects it. */
+export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
+  const [state, setState] = useState<UploadState>({ at: 'nothing' });
+  const sending = useRef<Sending | null>(null);
+  const stopped = useRef(false);
+  const upload = state.at === 'under way' ? state.upload : null;
+
+  const take = (next: Upload) => {
+    if (next.stage === 'done') onDone(next);
+    else setState(after(next));
+  };
+
+  const fail = (e: unknown) => {
+    const { title, message } = asProblem(e);
+    setState({ at: 'failed', title, detail: message, line: 0 });
+  };
+
+  const send = async (file: File) => {
+    stopped.current = false;
+    setState({ at: 'sending', fileName: file.name, share: 0 });
+    sending.current = api.uploadFile(exercise, file, newKey(), (share) =>
+      setState({ at: 'sending', fileName: file.name, share }),
+    );
+    try {
+      take(await sending.current.done);
+    } catch (e) {
+      if (stopped.current) setState({ at: 'nothing' });
+      else fail(e);
+    }
+  };
+
+  const stop = async () => {
+    stopped.current = true;
+    if (!upload) {
+      sending.current?.stop();
+      return;
+    }
+    // It may have come through at the last moment: then it is handed in.
+    await api.cancelUpload(upload.id).then(take, fail);
+  };
+
+  const latest = useRef({ take, fail });
+  useEffect(() => {
+    latest.current = { take, fail };
+  });
+  const id = upload?.id;
+  useEffect(() => {
+    if (!id) return;
+    const look = () =>
+      api.upload(id).then(
+        (next) => !stopped.current && latest.current.take(next),
+        (e: unknown) => {
+          // A lost connection is no failure: the server works on, and the next look finds out.
+          const problem = asProblem(e);
+          if (!problem.offline) latest.current.fail(problem);
+        },
+      );
+    const timer = setInterval(() => void look(), LOOK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [id]);
+
+  return { state, send, stop };
+}

@@ -1,0 +1,18 @@
+import { api } from '../api/client';
+
+const SIZES = { row: [88, 52], sheet: [264, 156] } as const;
+
+/** A handed-in mesh with its marks, as the server draws it: the same everywhere. */
+export function MeshPicture(props: { submission: string; size: keyof typeof SIZES; of: string }) {
+  const [width, height] = SIZES[props.size];
+  return (
+    <img
+      src={api.picture(props.submission, props.size)}
+      width={width}
+      height={height}
+      alt={`Picture of ${props.of}, with its marks`}
+      loading="lazy"
+      className="bg-sea"
+    />
+  );
+}

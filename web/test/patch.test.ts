@@ -1,0 +1,59 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { MeshBuffers } from '../src/mesh/MeshBuffers';
+import { readWire } from '../src/mesh/wire';
+import { ModelGeometry } from '../src/stage/ModelGeometry';
+import type { TriangleLayer } from '../src/stage/TriangleLayer';
+
+function message(name: string): ArrayBuffer {
+  const bytes = readFileSync(`../core/src/test/resources/wire/${name}.bin`);
+  return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer;
+}
+
+/** The triangles drawn, as text, those that are points left out. */
+function drawn(...layers: TriangleLayer[]): string[] {
+  return layers
+    .flatMap((layer) => {
+      const at = layer.geometry.getAttribute('position').array as Float32Array;
+      return [...layer.triangleFace].map((f, t) => [f, ...at.subarray(9 * t, 9 * t + 9)].join(' '));
+    })
+    .filter((t) => !t.endsWith(' 0 0 0 0 0 0 0 0 0'))
+    .sort();
+}
+
+function lines(model: ModelGeometry): string[] {
+  const at = model.edges.getAttribute('position').array as Float32Array;
+  return Array.from({ length: model.buffers.edgeEnd }, (_, e) =>
+    at.subarray(6 * e, 6 * e + 6).join(' '),
+  );
+}
+
+describe('what is drawn', () => {
+  it('follows patches and is then what a new one would be', () => {
+    const mesh = MeshBuffers.read(message('cube'));
+    const model = new ModelGeometry(mesh, 'sides');
+    const before = drawn(model.base, model.changed);
+    for (const name of ['cube-loop', 'cube-undo']) {
+      mesh.apply(readWire(message(name)));
+      expect(model.follow(mesh)).toBe(true);
+      const fresh = new ModelGeometry(mesh, 'sides');
+      expect(drawn(model.base, model.changed)).toEqual(drawn(fresh.base));
+      expect(lines(model)).toEqual(lines(fresh));
+    }
+    expect(drawn(model.base, model.changed)).toEqual(before);
+    expect(model.changed.triangleCount).toBeGreaterThan(0);
+    model.merge();
+    expect(model.changed.triangleCount).toBe(0);
+    expect(drawn(model.base)).toEqual(before);
+  });
+
+  it('is made anew after a whole mesh, or when a patch was missed', () => {
+    const mesh = MeshBuffers.read(message('cube'));
+    const model = new ModelGeometry(mesh, 'clay');
+    expect(model.follow(mesh)).toBe(true);
+    mesh.apply(readWire(message('cube-loop')));
+    mesh.apply(readWire(message('cube-undo')));
+    expect(model.follow(mesh)).toBe(false);
+    expect(model.follow(MeshBuffers.read(message('cube')))).toBe(false);
+  });
+});
