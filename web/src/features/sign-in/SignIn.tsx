@@ -83,7 +83,7 @@ export function SignIn() {
               ))}
             </ul>
             <p className="px-5 py-3 text-[13px] text-ink2">
-              The password of all four is{' '}
+              The password of all is{' '}
               <b className="font-semibold text-ink">{people[0]!.password}</b>.
             </p>
           </div>

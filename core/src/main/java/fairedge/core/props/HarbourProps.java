@@ -50,4 +50,45 @@ public final class HarbourProps {
     lathe.gridOfTwelve(below);
     return builder.build();
   }
+
+  /**
+   * A fairlead block: a box with a recess in its top, cut round at half height but for the front
+   * and the right side, which have 6 sides each: a line from corner to corner round the two makes
+   * all quads. 20 vertices, 34 edges, 16 faces, closed.
+   */
+  public static Mesh fairleadBlock() {
+    MeshBuilder builder = new MeshBuilder();
+    int[] foot = frame(builder, 60, 40, 0);
+    int[] middle = frame(builder, 60, 40, 30);
+    int[] rim = frame(builder, 60, 40, 60);
+    int[] mouth = frame(builder, 38, 20, 60);
+    int[] floor = frame(builder, 38, 20, 34);
+    builder.face(foot[0], foot[1], middle[1], rim[1], rim[0], middle[0]);
+    builder.face(foot[1], foot[2], middle[2], rim[2], rim[1], middle[1]);
+    for (int i = 2; i < 4; i++) {
+      int next = (i + 1) % 4;
+      builder.face(foot[i], foot[next], middle[next], middle[i]);
+      builder.face(middle[i], middle[next], rim[next], rim[i]);
+    }
+    builder.face(foot[0], foot[3], foot[2], foot[1]);
+    for (int i = 0; i < 4; i++) {
+      int next = (i + 1) % 4;
+      builder.face(rim[i], rim[next], mouth[next], mouth[i]);
+      builder.face(mouth[i], mouth[next], floor[next], floor[i]);
+    }
+    builder.face(floor);
+    return builder.build();
+  }
+
+  /**
+   * The corners of a rectangle round the z axis: front left, front right, back right, back left.
+   */
+  private static int[] frame(MeshBuilder builder, double x, double y, double z) {
+    return new int[] {
+      builder.vertex(-x, -y, z),
+      builder.vertex(x, -y, z),
+      builder.vertex(x, y, z),
+      builder.vertex(-x, y, z)
+    };
+  }
 }

@@ -3,7 +3,21 @@ package fairedge.core.props;
 import static fairedge.core.MeshAssert.assertMesh;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.cut.Anchor;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.View;
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Kind;
+import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Report;
+import fairedge.core.inspect.Severity;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Change;
+import fairedge.core.step.Workpiece;
+import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class HarbourPropsTest {
@@ -30,6 +44,32 @@ class HarbourPropsTest {
     }
     assertThat(border).isEqualTo(12);
     assertThat(bollard.polygon(bollard.faceCount() - 1).normal().z()).isEqualTo(1);
+  }
+
+  @Test
+  void fairleadBlock_isMadeQuadsByALineRoundTwoSides() {
+    Mesh block = HarbourProps.fairleadBlock();
+    assertMesh(block).isSound().hasCounts(20, 34, 16).hasEuler(2);
+    assertMesh(block).hasFacesOfSides(4, 14).hasFacesOfSides(6, 2);
+    Report before = inspect(block);
+    assertThat(before.figures().volume()).isEqualTo(120.0 * 80 * 60 - 76 * 40 * 26);
+    assertThat(before.findings())
+        .extracting(f -> f.finding().kind())
+        .contains(Kind.NGON, Kind.RING_STOP)
+        .doesNotContain(Kind.FLIPPED, Kind.INSIDE_OUT, Kind.BORDER);
+    View corner = new View.Perspective(new Vec3(400, -500, 300));
+    List<TracePoint> line =
+        IntStream.of(4, 5, 6)
+            .mapToObj(v -> new TracePoint(new Anchor.OnVertex(v), corner))
+            .toList();
+    new Workpiece(block, Tolerance.of(block.bounds())).apply(new Change.TraceChange(line));
+    assertMesh(block).isSound().hasFacesOfSides(4, 18);
+    assertThat(inspect(block).findings())
+        .allSatisfy(f -> assertThat(f.severity()).isEqualTo(Severity.REMARK));
+  }
+
+  private static Report inspect(Mesh mesh) {
+    return new Inspector(Profile.ALL_QUADS, Tolerance.of(mesh.bounds())).inspect(mesh);
   }
 
   private static boolean facesOutward(Mesh mesh, int f) {

@@ -6,12 +6,17 @@ import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.platform.SignedIn;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -35,17 +40,27 @@ class DemoClass implements ApplicationRunner {
           new Person("marit", "Marit Tangen", "instructor", PASSWORD),
           new Person("rune", "Rune Osterholm", "student", PASSWORD),
           new Person("ines", "Ines Varga-Lund", "student", PASSWORD),
-          new Person("tobias", "Tobias Achterberg", "student", PASSWORD));
+          new Person("tobias", "Tobias Achterberg", "student", PASSWORD),
+          new Person("solveig", "Solveig Aune", "student", PASSWORD),
+          new Person("bastian", "Bastian Kerrigan", "student", PASSWORD),
+          new Person("amara", "Amara Lindqvist", "student", PASSWORD));
 
   private final Accounts accounts;
   private final Courses courses;
   private final Exercises exercises;
+  private final ObjectProvider<DemoWork> work;
   private final Clock clock;
 
-  DemoClass(Accounts accounts, Courses courses, Exercises exercises, Clock clock) {
+  DemoClass(
+      Accounts accounts,
+      Courses courses,
+      Exercises exercises,
+      ObjectProvider<DemoWork> work,
+      Clock clock) {
     this.accounts = accounts;
     this.courses = courses;
     this.exercises = exercises;
+    this.work = work;
     this.clock = clock;
   }
 
@@ -66,11 +81,23 @@ class DemoClass implements ApplicationRunner {
       return;
     }
     UUID course = courses.create("Harbour Props");
+    Map<String, SignedIn> people = new HashMap<>();
     for (Person p : PEOPLE) {
       UUID id = accounts.create(p.signIn(), p.name(), p.password());
+      people.put(p.signIn(), new SignedIn(id, p.signIn(), p.name()));
       courses.join(course, id, "student".equals(p.role()) ? Role.STUDENT : Role.INSTRUCTOR);
     }
-    exercises.set(
+    UUID lid = setLid(course);
+    UUID bollard = setBollard(course);
+    UUID block = setBlock(course);
+    work.ifAvailable(w ->
+        w.fill(
+            signIn -> Objects.requireNonNull(people.get(signIn)),
+            new DemoWork.Set(lid, bollard, block)));
+  }
+
+  private UUID setLid(UUID course) {
+    return exercises.set(
         course,
         new Exercises.Draft(
             "Hatch lid",
@@ -87,7 +114,10 @@ class DemoClass implements ApplicationRunner {
             Profile.ALL_QUADS,
             dueIn(4)),
         HarbourProps.hatchLid());
-    exercises.set(
+  }
+
+  private UUID setBollard(UUID course) {
+    return exercises.set(
         course,
         new Exercises.Draft(
             "Mooring bollard",
@@ -104,5 +134,26 @@ class DemoClass implements ApplicationRunner {
             Profile.OPEN_SHEET,
             dueIn(11)),
         HarbourProps.mooringBollard());
+  }
+
+  private UUID setBlock(UUID course) {
+    return exercises.set(
+        course,
+        new Exercises.Draft(
+            "Fairlead block",
+            "Trace a line from corner to corner round two sides",
+            """
+            This block guides a rope over the rail. Left and back have their line at half height \
+            already; the front and the right side are one face of six sides each, and the ring that \
+            comes round from behind stops at both.
+
+            Close it with one Trace: from the corner at the left, round the front edge, to the \
+            corner at the back right. Take the corners that are there: an end beside one would \
+            leave a vertex that shapes nothing.\
+            """,
+            "mm",
+            Profile.ALL_QUADS,
+            dueIn(18)),
+        HarbourProps.fairleadBlock());
   }
 }

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.demo.store;
+
+import org.jspecify.annotations.NullMarked;
