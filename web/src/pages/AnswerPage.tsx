@@ -3,5 +3,9 @@ import { AnswerSheet } from '../features/answer/AnswerSheet';
 
 export function AnswerPage() {
   const { submission } = useParams();
-  return <AnswerSheet key={submission} id={submission!} />;
+  return (
+    <main className="h-full">
+      <AnswerSheet key={submission} id={submission!} />
+    </main>
+  );
 }

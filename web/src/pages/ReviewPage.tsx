@@ -3,5 +3,9 @@ import { Review } from '../features/review/Review';
 
 export function ReviewPage() {
   const { submission } = useParams();
-  return <Review key={submission} id={submission!} />;
+  return (
+    <main className="h-full">
+      <Review key={submission} id={submission!} />
+    </main>
+  );
 }

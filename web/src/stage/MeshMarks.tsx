@@ -1,15 +1,21 @@
 import type { Finding } from '../api/client';
-import type { MeshBuffers } from '../mesh/MeshBuffers';
+import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { MarkShape, colourOf } from '../ui/FindingMark';
 import { useStage } from './Stage';
 import type { StageView } from './StageView';
 
 const JOIN = 14;
+const CLEAR = 20;
 
 interface Props {
   findings: readonly Finding[];
   chosen: string | null;
   onChoose: (finding: Finding) => void;
+  /**
+   * Places at which a tool is at work. Where this is given marks let the pointer through, and those
+   * near such a place go: a mark never covers what is aimed at.
+   */
+  atWork?: readonly Point[];
 }
 
 interface Seen {
@@ -20,20 +26,20 @@ interface Seen {
 }
 
 /** The marks of findings where the eye sees them; near ones join, the chosen one shows its place. */
-export function MeshMarks({ findings, chosen, onChoose }: Props) {
+export function MeshMarks({ findings, chosen, onChoose, atWork }: Props) {
   const stage = useStage();
   const chosenFinding = findings.find((f) => f.key === chosen);
   const seen = joined(
     stage,
     findings.filter((f) => f.key !== chosen),
-  );
+  ).filter((mark) => isFree(stage, mark, atWork ?? []));
   return (
     <g data-testid="marks">
       {seen.map(({ finding, x, y, more }) => (
         <g
           key={finding.key}
           transform={`translate(${x - 8.5} ${y - 8.5}) scale(1.06)`}
-          className="pointer-events-auto cursor-pointer"
+          className={atWork ? '' : 'pointer-events-auto cursor-pointer'}
           data-finding={finding.key}
           onClick={() => onChoose(finding)}
         >
@@ -60,6 +66,13 @@ export function MeshMarks({ findings, chosen, onChoose }: Props) {
       )}
     </g>
   );
+}
+
+function isFree(stage: StageView, mark: Seen, places: readonly Point[]): boolean {
+  return places.every((place) => {
+    const p = stage.project(place);
+    return Math.hypot(mark.x - p.x, mark.y - p.y) > CLEAR;
+  });
 }
 
 function joined(stage: StageView, findings: readonly Finding[]): Seen[] {

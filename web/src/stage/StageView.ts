@@ -119,6 +119,8 @@ export class StageView {
   width = 1;
   height = 1;
   version = 0;
+  /** Whether someone turned it from where it stood at first. */
+  isMoved = false;
   private insets: Insets = [24, 56, 24, 56];
 
   constructor(private readonly host: HTMLElement) {
@@ -138,7 +140,10 @@ export class StageView {
     this.controls.enableDamping = false;
     this.controls.zoomToCursor = true;
     this.controls.addEventListener('change', () => this.changed());
-    this.controls.addEventListener('start', () => cancelAnimationFrame(this.flight));
+    this.controls.addEventListener('start', () => {
+      this.isMoved = true;
+      cancelAnimationFrame(this.flight);
+    });
     this.resizing = new ResizeObserver(() => this.resize());
     this.resizing.observe(host);
     this.resize();
@@ -353,6 +358,7 @@ export class StageView {
     const endTarget = camera ? this.model.centre.clone() : startTarget.clone();
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
     const began = performance.now();
+    this.isMoved = true;
     cancelAnimationFrame(this.flight);
     const move = (now: number) => {
       const t = still ? 1 : Math.min(1, (now - began) / FLY_MS);
@@ -386,6 +392,19 @@ export class StageView {
     const outward = this.model!.normalNear(place);
     const lifted = outward.add(new Vector3(0, 0, outward.z < -0.3 ? 0 : 0.35)).normalize();
     return this.controls.target.clone().addScaledVector(lifted, distance);
+  }
+
+  /** Stands where a camera stood, as far as that can be. */
+  stand(place: CameraPlace) {
+    if (!this.model) return;
+    const eye = this.vector(place.eye);
+    const target = this.vector(place.target);
+    if (!(eye.distanceTo(target) > 1e-6 * this.model.radius)) return;
+    this.camera.position.copy(eye);
+    this.controls.target.copy(target);
+    this.controls.update();
+    this.isMoved = true;
+    this.changed();
   }
 
   private vector(p: Point): Vector3 {

@@ -9,10 +9,10 @@ export function Loading({ stage }: { stage: string }) {
     const timer = setTimeout(() => setLate(true), 300);
     return () => clearTimeout(timer);
   }, []);
-  if (!late) return null;
+  if (!late) return <h1 className="sr-only">{stage}</h1>;
   return (
     <div className="max-w-sm p-6" role="status">
-      <p className="font-semibold">{stage}</p>
+      <h1 className="font-semibold">{stage}</h1>
       <div className="mt-2 h-1 w-full bg-rule">
         <div className="h-1 w-1/3 bg-ink" />
       </div>
@@ -36,9 +36,9 @@ export function Failure(props: { error: unknown; onRetry?: () => void; children?
   const detail = props.error instanceof Error ? props.error.message : 'It is not known why.';
   return (
     <div className="m-6 max-w-md border border-ink bg-sheet" role="alert">
-      <p className="bg-ink px-4 py-2.5 font-semibold text-paper">
+      <h1 className="bg-ink px-4 py-2.5 font-semibold text-paper">
         {problem?.title ?? 'Something went wrong'}
-      </p>
+      </h1>
       <div className="space-y-3 p-4">
         <p>{detail}</p>
         {props.onRetry && <Button onClick={props.onRetry}>Try now</Button>}

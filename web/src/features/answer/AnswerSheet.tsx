@@ -1,18 +1,21 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Note, Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { Pins } from '../../stage/Pins';
 import { Stage } from '../../stage/Stage';
-import type { Lens, StageView } from '../../stage/StageView';
+import type { StageView } from '../../stage/StageView';
+import { useCameraInAddress } from '../../stage/useCameraInAddress';
+import { useLens } from '../../stage/useLens';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading } from '../../ui/States';
 import { whenText } from '../../ui/time';
+import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 
 /** The returned sheet with its notes, each at its place on the mesh. */
@@ -31,17 +34,18 @@ const INSETS = [30, 60, 30, 40] as const;
 function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const navigate = useNavigate();
   const [stage, setStage] = useState<StageView | null>(null);
-  const [lens, setLens] = useState<Lens>('sides');
-  const [params, setParams] = useSearchParams();
+  const [lens, setLens] = useLens('sides');
+  useCameraInAddress(stage);
+  const [noteShown, showNote] = useAddressed('note');
   const { answer, check, exercise } = sheet;
-  const note = Number(params.get('note') ?? 0) - 1;
+  const note = Number(noteShown ?? 0) - 1;
   const open = note >= 0 && note < answer.notes.length ? note : null;
   const [chosen, setChosen] = useState<string | null>(null);
 
   const openNote = (index: number) => {
     const chosenNote = answer.notes[index];
     if (!chosenNote) return;
-    setParams({ note: String(index + 1) }, { replace: true });
+    showNote(String(index + 1));
     setChosen(findingOf(sheet, chosenNote)?.key ?? null);
     stage?.flyTo(chosenNote.place, chosenNote.camera ?? undefined);
   };

@@ -6,13 +6,16 @@ import { CutLine } from '../../stage/CutLine';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { pick, type Picked } from '../../stage/pick';
 import { Stage } from '../../stage/Stage';
-import type { Lens, StageView } from '../../stage/StageView';
+import type { StageView } from '../../stage/StageView';
+import { useCameraInAddress } from '../../stage/useCameraInAddress';
+import { useLens } from '../../stage/useLens';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { WorkHead } from '../../ui/Head';
 import { Key } from '../../ui/Key';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
 import { clockText, counted, whenText } from '../../ui/time';
+import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { Dock } from './Dock';
 import { hintFor } from './hint';
@@ -60,13 +63,14 @@ function OpenBench(props: {
   const { state, mesh } = open;
   const [stage, setStage] = useState<StageView | null>(null);
   const [tool, setTool] = useState<Tool>('trace');
-  const [lens, setLens] = useState<Lens>('clay');
+  const [lens, setLens] = useLens('clay');
+  useCameraInAddress(stage);
   const [points, setPoints] = useState<PendingPoint[]>(() => keptPoints(state.id, state.revision));
   const [loop, setLoop] = useState<PendingLoop | null>(null);
   const [atCentre, setAtCentre] = useState(true);
   const [division, setDivision] = useState(2);
   const [hover, setHover] = useState<Picked | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useAddressed('finding');
   const [briefOpen, setBriefOpen] = useState(state.steps.length === 0);
   const [keysOpen, setKeysOpen] = useState(false);
   const [slipNote, setSlipNote] = useState<string | null>(null);
@@ -297,7 +301,12 @@ function OpenBench(props: {
                 )}
                 {tool === 'trace' && !change && last && <FirstPoint point={last} mesh={mesh} />}
                 {tool === 'loops' && preview && <Stops preview={preview} />}
-                <MeshMarks findings={state.check.findings} chosen={chosen} onChoose={choose} />
+                <MeshMarks
+                  findings={state.check.findings}
+                  chosen={chosen}
+                  onChoose={choose}
+                  atWork={[...points.map((p) => p.at), ...(hover ? [hover.at] : [])]}
+                />
               </>
             }
           >

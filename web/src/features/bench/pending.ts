@@ -57,6 +57,8 @@ export interface Previewed {
   current: boolean;
 }
 
+const TRY_AGAIN_MS = 2000;
+
 interface Shown {
   preview: Preview | null;
   problem: ApiProblem | null;
@@ -88,6 +90,7 @@ export function usePreview(
   });
   const wanted = useRef<Wanted | null>(null);
   const running = useRef(false);
+  const [tries, setTries] = useState(0);
   const key = change && view ? JSON.stringify([workpiece, revision, change]) : '';
 
   useEffect(() => {
@@ -113,7 +116,15 @@ export function usePreview(
     void run();
     // The key stands for change and revision; the view matters only when they change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [key, tries]);
+
+  // A connection that was lost is tried for again, until it is back.
+  const offline = shown.problem?.offline === true;
+  useEffect(() => {
+    if (!offline) return;
+    const timer = setInterval(() => setTries((n) => n + 1), TRY_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [offline]);
 
   if (!change) return { preview: null, problem: null, current: false };
   return { preview: shown.preview, problem: shown.problem, current: shown.asked === key };

@@ -15,15 +15,16 @@ export function MyWork({ handIn }: { handIn: (exercise: string, title: string) =
   if (work.error) return <Failure error={work.error} onRetry={() => void work.refetch()} />;
   if (!work.data) return <Loading stage="Looking up your exercises" />;
   const { items } = work.data;
-  if (items.length === 0) {
-    return <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>;
-  }
   // What came back comes before what was never begun.
   const next = items.find((i) => i.state === 'returned') ?? items.find((i) => i.state === 'open');
   return (
     <div className="mx-auto max-w-[1040px] px-6 py-6">
       <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
-      <p className="text-ink2">{summary(items)}</p>
+      {items.length === 0 ? (
+        <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>
+      ) : (
+        <p className="text-ink2">{summary(items)}</p>
+      )}
       <ul className="mt-5 border-t border-ink">
         {items.map((item) => (
           <Row key={item.exercise.id} item={item} first={item === next} handIn={handIn} />

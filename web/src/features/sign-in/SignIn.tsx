@@ -34,12 +34,12 @@ export function SignIn() {
     void enter(signIn, password);
   };
   return (
-    <div className="flex h-full max-md:flex-col max-md:overflow-y-auto">
+    <main className="flex h-full max-md:flex-col max-md:overflow-y-auto">
       <section className="flex w-[440px] shrink-0 flex-col justify-center border-r border-ink px-12 py-10 max-md:w-full">
-        <p className="flex items-center gap-3 text-[22px] leading-7 font-semibold">
+        <h1 className="flex items-center gap-3 text-[22px] leading-7 font-semibold">
           <HouseMark size={32} />
           Fair Edge
-        </p>
+        </h1>
         <p className="mt-2 text-ink2">Cut polygon meshes, have them read with care.</p>
         <form className="mt-8 space-y-4" onSubmit={submit}>
           <Field label="Sign-in" value={signIn} onChange={setSignIn} autoComplete="username" />
@@ -83,13 +83,13 @@ export function SignIn() {
               ))}
             </ul>
             <p className="px-5 py-3 text-[13px] text-ink2">
-              The password of all is{' '}
-              <b className="font-semibold text-ink">{people[0]!.password}</b>.
+              The password of all is <b className="font-semibold text-ink">{people[0]!.password}</b>
+              .
             </p>
           </div>
         )}
       </section>
-    </div>
+    </main>
   );
 }
 

@@ -1,5 +1,6 @@
 package fairedge.server.journey;
 
+import com.deque.html.axecore.selenium.AxeBuilder;
 import fairedge.core.geometry.Vec3;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -10,12 +11,15 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
@@ -106,6 +110,11 @@ final class Browser implements AutoCloseable {
     WebDriverWait wait = new WebDriverWait(driver, PATIENCE);
     wait.ignoring(StaleElementReferenceException.class);
     return wait;
+  }
+
+  /** Waits until something holds. */
+  void await(BooleanSupplier holds) {
+    patiently().until(d -> holds.getAsBoolean());
   }
 
   WebElement see(String testId) {
@@ -264,6 +273,58 @@ final class Browser implements AutoCloseable {
     driver.perform(List.of(sequence));
   }
 
+  /** What is wrong with the page for those who can't see it, or not well, or use no pointer. */
+  List<String> barriers() {
+    return new AxeBuilder()
+        .analyze(driver).getViolations().stream()
+            .map(rule ->
+                rule.getId()
+                    + ": "
+                    + rule.getNodes().stream()
+                        .map(node -> node.getHtml())
+                        .limit(3)
+                        .collect(Collectors.joining(" | ")))
+            .toList();
+  }
+
+  Object script(String script, Object... arguments) {
+    return driver.executeScript(script, arguments);
+  }
+
+  /** Opens one more window of this browser at an address, and goes on in it. */
+  void openWindow(String path) {
+    driver.switchTo().newWindow(WindowType.TAB);
+    open(path);
+  }
+
+  /** Goes on in the first, second, ... window. */
+  void goToWindow(int i) {
+    driver.switchTo().window(List.copyOf(driver.getWindowHandles()).get(i));
+  }
+
+  /** Takes the network away, or gives it back. */
+  void setOffline(boolean offline) {
+    driver.executeCdpCommand("Network.enable", Map.of());
+    driver.executeCdpCommand(
+        "Network.emulateNetworkConditions",
+        Map.of("offline", offline, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  /** Drops a file with this text where files are handed in. */
+  void dropFile(String name, String text) {
+    script(
+        """
+        const data = new DataTransfer();
+        data.items.add(new File([arguments[1]], arguments[0]));
+        const target = document.querySelector('[data-testid=drop]');
+        for (const type of ['dragenter', 'dragover', 'drop']) {
+          target.dispatchEvent(new DragEvent(type, { dataTransfer: data, bubbles: true, cancelable: true }));
+        }
+        """,
+        name,
+        text);
+  }
+
   /** Lets what moves come to rest, and keeps a picture where pictures are wanted. */
   void picture(String name) {
     String folder = System.getProperty("fair-edge.pictures");
@@ -287,7 +348,10 @@ final class Browser implements AutoCloseable {
     return driver.manage().logs().get("browser").getAll().stream()
         .filter(entry -> entry.getLevel().intValue() >= java.util.logging.Level.SEVERE.intValue())
         .map(Object::toString)
-        .filter(text -> !text.contains("status of 4") && !text.contains("ERR_CONNECTION_REFUSED"))
+        .filter(text ->
+            !text.contains("status of 4")
+                && !text.contains("ERR_CONNECTION_REFUSED")
+                && !text.contains("ERR_INTERNET_DISCONNECTED"))
         .toList();
   }
 

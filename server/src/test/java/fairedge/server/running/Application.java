@@ -32,9 +32,12 @@ public final class Application implements AutoCloseable {
                 "--spring.datasource.password=" + Database.PASSWORD,
                 "--spring.main.banner-mode=off",
                 "--logging.level.root=warn",
-                "--fair-edge.demo=true",
-                "--fair-edge.demo-work=false"));
+                "--fair-edge.demo=true"));
     all.addAll(List.of(settings));
+    // Named twice, a setting would have two values.
+    if (all.stream().noneMatch(setting -> setting.startsWith("--fair-edge.demo-work="))) {
+      all.add("--fair-edge.demo-work=false");
+    }
     return new Application(application.run(all.toArray(String[]::new)));
   }
 

@@ -1,0 +1,256 @@
+package fairedge.server.journey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.props.HarbourProps;
+import fairedge.server.account.Accounts;
+import fairedge.server.course.Courses;
+import fairedge.server.course.Role;
+import fairedge.server.running.Application;
+import fairedge.server.running.Database;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.interactions.PointerInput.MouseButton;
+
+/** Every place with the work of the demonstration class in it: by day, by night, by keyboard. */
+class PlacesTest {
+  private static Database database;
+  private static Application app;
+  private Browser browser;
+
+  @BeforeAll
+  static void start() {
+    database = new Database();
+    app = Application.on(database, 0, "--fair-edge.demo-work=true");
+  }
+
+  @AfterAll
+  static void stop() {
+    app.close();
+    database.close();
+  }
+
+  @BeforeEach
+  void openBrowser() {
+    browser = new Browser(app.address());
+  }
+
+  @AfterEach
+  void closeBrowser() {
+    browser.close();
+  }
+
+  private void signIn(String name) {
+    browser.open("/sign-in");
+    browser.script("document.cookie = 'SESSION=; Max-Age=0; path=/'");
+    browser.press("Sign in as " + name);
+    browser.see(By.cssSelector("h1, [data-testid=stage]"));
+  }
+
+  private String exercise(String title) {
+    return database.value("select id from exercise where title = '" + title + "'");
+  }
+
+  /** The submission of someone that waits, or the one that came back. */
+  private String submission(String signIn, boolean returned) {
+    return database.value(
+        "select s.id from submission s join account a on a.id = s.student_id where a.sign_in = '"
+            + signIn
+            + "' and "
+            + (returned ? "" : "not ")
+            + "exists (select 1 from answer n where n.submission_id = s.id and n.returned_at is not"
+            + " null)");
+  }
+
+  @Test
+  void everyPlace_isOpenToAll_byDayAndNight() {
+    for (String theme : List.of("light", "night")) {
+      browser.open("/sign-in");
+      browser.script("localStorage.setItem('fair-edge-theme', arguments[0])", theme);
+      browser.open("/sign-in");
+      browser.button("Sign in as Amara");
+      expectOpen("sign-in", theme);
+      signIn("Rune");
+      browser.button("Hand in a file");
+      expectOpen("my-work", theme);
+      browser.press("Hand in a file");
+      browser.see("drop");
+      expectOpen("hand-in", theme);
+      browser.open("/answer/" + submission("rune", true) + "?note=1");
+      browser.see("verdict");
+      browser.see("stage");
+      expectOpen("answer", theme);
+      browser.open("/bench/" + exercise("Fairlead block"));
+      browser.leaveDialog("To the bench");
+      browser.seeText("tally", "must");
+      expectOpen("bench", theme);
+      browser.type("?");
+      browser.see(By.cssSelector("[role=dialog]"));
+      expectOpen("keys", theme);
+      signIn("Marit");
+      browser.button("Review");
+      expectOpen("desk", theme);
+      browser.open("/review/" + submission("tobias", false));
+      browser.seeText("review-tally", "3 must");
+      expectOpen("review", theme);
+    }
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  private void expectOpen(String place, String theme) {
+    assertThat(browser.barriers()).as(place + ", " + theme).isEmpty();
+    if (List.of("desk", "my-work").contains(place) && theme.equals("light")) {
+      browser.picture(place);
+    }
+    if (place.equals("review") && theme.equals("night")) {
+      browser.picture("review-night");
+    }
+  }
+
+  @Test
+  void aReview_isDoneByKeyboardAlone() {
+    browser.open("/sign-in");
+    browser.see(By.cssSelector("input"));
+    browser.script("document.querySelector('input').focus()");
+    browser.type("marit", Keys.TAB, "harbour-props", Keys.ENTER);
+    browser.button("Review");
+    String waiting = submission("rune", false);
+    browser.type(Keys.ARROW_DOWN, Keys.ARROW_UP, Keys.ENTER);
+    browser.seeText("review-tally", "1 must");
+    assertThat(browser.path()).contains(waiting);
+    browser.type(Keys.ARROW_DOWN);
+    browser.see("chosen-place");
+    browser.type("n");
+    browser.type("This one goes with the vertex beside it.");
+    browser.type(Keys.ESCAPE);
+    browser.script("document.querySelector('[role=radio]').focus()");
+    browser.type(Keys.ARROW_RIGHT, Keys.SPACE);
+    browser.see(By.xpath("//*[@role='status'][.='Kept']"));
+    browser.chord(Keys.CONTROL, Keys.ENTER);
+    browser.seeText("review-tally", "3 must");
+    assertThat(
+            database.rows(
+                "select a.returned_at is not null, n.text from answer a join note n using"
+                    + " (submission_id) where a.submission_id = '"
+                    + waiting
+                    + "'"))
+        .containsExactly(List.of("t", "This one goes with the vertex beside it."));
+  }
+
+  @Test
+  void addresses_bringTheSameViewBack() {
+    signIn("Marit");
+    browser.open("/review/" + submission("tobias", false));
+    browser.seeText("review-tally", "3 must");
+    browser.type(Keys.ARROW_DOWN);
+    browser.see("chosen-place");
+    browser.type("c");
+    browser.drag(MouseButton.LEFT, 150, 40);
+    browser.see(By.cssSelector("[data-projection]"));
+    browser.await(() -> browser.path().contains("view="));
+    Vec3 corner = HarbourProps.fairleadBlock().position(9);
+    Browser.Pixel before = browser.find(corner);
+    assertThat(browser.path()).contains("finding=", "lens=clay");
+    browser.reload();
+    browser.see("chosen-place");
+    browser.await(() -> near(browser.find(corner), before));
+    browser.open("/review/" + UUID.randomUUID());
+    browser.see(By.xpath("//*[@role='alert'][contains(., 'no such submission')]"));
+  }
+
+  private static boolean near(Browser.Pixel a, Browser.Pixel b) {
+    return Math.abs(a.x() - b.x()) <= 1 && Math.abs(a.y() - b.y()) <= 1;
+  }
+
+  @Test
+  void twoWindows_stayInStep() {
+    signIn("Ines");
+    String bench = "/bench/" + exercise("Fairlead block");
+    browser.open(bench);
+    browser.leaveDialog("To the bench");
+    browser.openWindow(bench);
+    browser.leaveDialog("To the bench");
+    Mesh block = HarbourProps.fairleadBlock();
+    browser.type("v");
+    browser.clickAt(block.position(4));
+    browser.clickAt(block.position(5));
+    browser.seeText("effect", "Splits 1 face");
+    browser.press("Make the cut");
+    browser.seeText("tally", "1 must");
+    browser.goToWindow(0);
+    browser.seeText("tally", "1 must");
+    browser.chord(Keys.CONTROL, "z");
+    browser.seeText("tally", "3 must");
+    browser.goToWindow(1);
+    browser.seeText("tally", "3 must");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void aFile_isDropped_watched_andSaidToBeBad() throws IOException {
+    signIn("Amara");
+    browser.pressIn("Mooring bollard", "Hand in a file");
+    browser.see("drop");
+    browser.dropFile("notes.txt", "This is no mesh.\n");
+    browser.see(By.xpath("//*[@role='alert'][contains(., 'Line 1')]"));
+    StringBuilder bollard = new StringBuilder();
+    ObjWriter.write(HarbourProps.mooringBollard(), bollard);
+    browser.dropFile("bollard.obj", bollard.toString());
+    browser.leaveDialog("Good");
+    browser.see(By.xpath("//li[contains(., 'Mooring bollard')][contains(., 'waits for review')]"));
+    assertThat(
+            database.rows(
+                "select stage, file_name from upload where file_name like '%bollard%' or file_name"
+                    + " like 'notes%' order by received_at"))
+        .containsExactly(List.of("failed", "notes.txt"), List.of("done", "bollard.obj"));
+  }
+
+  @Test
+  void emptyPlaces_andALostConnection_areSaid() {
+    UUID course = app.bean(Courses.class).create("Breakwater");
+    for (Map.Entry<String, Role> someone :
+        Map.of("olga", Role.INSTRUCTOR, "nils", Role.STUDENT).entrySet()) {
+      UUID id = app.bean(Accounts.class).create(someone.getKey(), "New Here", "harbour-props");
+      app.bean(Courses.class).join(course, id, someone.getValue());
+    }
+    for (String name : List.of("olga", "nils")) {
+      browser.open("/sign-in");
+      browser.script("document.cookie = 'SESSION=; Max-Age=0; path=/'");
+      browser.open("/sign-in");
+      browser.see(By.cssSelector("input"));
+      browser.script("document.querySelector('input').focus()");
+      browser.type(name, Keys.TAB, "harbour-props", Keys.ENTER);
+      browser.see(
+          By.xpath(
+              name.equals("olga")
+                  ? "//*[contains(., 'The desk is clear.')]"
+                  : "//*[contains(., 'No exercise')]"));
+      assertThat(browser.barriers()).isEmpty();
+    }
+    signIn("Ines");
+    browser.open("/bench/" + exercise("Hatch lid"));
+    browser.leaveDialog("To the bench");
+    browser.setOffline(true);
+    browser.type("1");
+    Mesh lid = HarbourProps.hatchLid();
+    browser.clickAt(lid.position(18));
+    browser.clickAt(lid.position(26));
+    browser.button("Try now");
+    assertThat(browser.barriers()).isEmpty();
+    browser.setOffline(false);
+    browser.press("Try now");
+    browser.seeText("effect", "Splits 1 face");
+  }
+}

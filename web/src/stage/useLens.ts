@@ -1,0 +1,8 @@
+import { useAddressed } from '../ui/useAddressed';
+import type { Lens } from './StageView';
+
+/** The lens of a mesh view, kept in the address. */
+export function useLens(first: Lens): [Lens, (lens: Lens) => void] {
+  const [kept, keep] = useAddressed('lens');
+  return [kept === 'clay' || kept === 'sides' ? kept : first, keep];
+}
