@@ -91,7 +91,8 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
   return (
     <li
       className={`relative grid min-h-16 grid-cols-[88px_minmax(0,1fr)_176px_164px_118px] items-center gap-4 border-b border-rule border-l-[3px] py-1.5 pr-5 pl-[17px] max-md:grid-cols-[88px_1fr] ${chosen ? 'border-l-ink bg-shoal1' : 'border-l-transparent hover:bg-shoal1'}`}
-      onPointerEnter={onPoint}
+      // A row that comes to lie under a pointer at rest was not pointed at.
+      onPointerMove={(e) => (e.movementX !== 0 || e.movementY !== 0) && onPoint()}
     >
       <MeshPicture submission={row.id} size="row" of={`${row.exercise} by ${row.student}`} />
       <div className="min-w-0">
