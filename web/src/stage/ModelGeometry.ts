@@ -22,6 +22,8 @@ export class ModelGeometry {
   readonly centre = new Vector3();
   radius = 1;
   floor = 0;
+  /** Of a sample of the edges. */
+  meanEdge = 0;
   /** Those edges that the last outline was made of. */
   outlineEdges: number[] = [];
   private version: number;
@@ -159,6 +161,25 @@ export class ModelGeometry {
     this.edges.setAttribute('position', attribute);
     for (let e = 0; e < edgeEnd; e++) this.writeEdge(positions, e);
     this.edges.setDrawRange(0, 2 * edgeEnd);
+    this.meanEdge = this.sampleEdges(positions);
+  }
+
+  private sampleEdges(positions: Float32Array): number {
+    const { edgeEnd } = this.buffers;
+    const stride = 1 + Math.floor(edgeEnd / 5000);
+    let sum = 0;
+    let count = 0;
+    for (let e = 0; e < edgeEnd; e += stride) {
+      if (!this.buffers.hasEdge(e)) continue;
+      const i = 6 * e;
+      sum += Math.hypot(
+        positions[i + 3]! - positions[i]!,
+        positions[i + 4]! - positions[i + 1]!,
+        positions[i + 5]! - positions[i + 2]!,
+      );
+      count++;
+    }
+    return count ? sum / count : 0;
   }
 
   /** An edge has its place in the array by its id; one that is gone is a point. */

@@ -40,6 +40,9 @@ export interface Projected {
 
 const FLY_MS = 280;
 const MERGE_AFTER_MS = 400;
+/** Mean lengths on screen at which edges begin to show, and show in full. */
+const FAINT_EDGES = 1.2;
+const FULL_EDGES = 5;
 const NEARER = '2.5e-5';
 const INK = '#10283a';
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
@@ -207,9 +210,18 @@ export class StageView {
 
   private draw() {
     if (this.model) {
+      this.thinEdges(this.model.meanEdge * this.pixelsPerUnit);
       setLines(this.outline, this.model.outlineFrom(this.camera.position));
     }
     this.renderer.render(this.scene, this.camera);
+  }
+
+  /** Edges that lie closer than a few pixels would only blacken the form: they fade, the outline stays. */
+  private thinEdges(pixels: number) {
+    const opacity = Math.min(1, Math.max(0, (pixels - FAINT_EDGES) / (FULL_EDGES - FAINT_EDGES)));
+    this.edges.visible = opacity > 0;
+    this.edges.material.opacity = opacity;
+    this.edges.material.transparent = opacity < 1;
   }
 
   private resize() {

@@ -3,7 +3,7 @@ import { ApiProblem } from '../api/client';
 import { Button } from './Button';
 
 /** Says what is being loaded, after 300 ms of nothing. */
-export function Loading({ stage }: { stage: string }) {
+export function Loading({ stage, children }: { stage: string; children?: ReactNode }) {
   const [late, setLate] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setLate(true), 300);
@@ -16,6 +16,7 @@ export function Loading({ stage }: { stage: string }) {
       <div className="mt-2 h-1 w-full bg-rule">
         <div className="h-1 w-1/3 bg-ink" />
       </div>
+      {children && <div className="mt-5">{children}</div>}
     </div>
   );
 }

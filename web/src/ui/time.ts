@@ -29,3 +29,8 @@ export function waitText(iso: string, now = Date.now()): string {
 export function counted(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }
+
+/** "1,000,201": whole numbers as people read them. */
+export function numberText(n: number): string {
+  return n.toLocaleString('en-GB');
+}

@@ -13,6 +13,7 @@ import { useLens } from '../../stage/useLens';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
+import { MeshPicture } from '../../ui/MeshPicture';
 import { Failure, Loading } from '../../ui/States';
 import { whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
@@ -25,7 +26,14 @@ export function AnswerSheet({ id }: { id: string }) {
   const mesh = useMemo(() => (bytes.data ? MeshBuffers.read(bytes.data) : null), [bytes.data]);
   const error = answer.error ?? bytes.error;
   if (error) return <Failure error={error} onRetry={() => void answer.refetch()} />;
-  if (!answer.data || !mesh) return <Loading stage="Opening the answer" />;
+  if (!answer.data || !mesh) {
+    // The picture that the server drew is there long before a large mesh is.
+    return (
+      <Loading stage="Opening the answer">
+        <MeshPicture submission={id} size="sheet" of="what you handed in" />
+      </Loading>
+    );
+  }
   return <OpenAnswer sheet={answer.data} mesh={mesh} />;
 }
 

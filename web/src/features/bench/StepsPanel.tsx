@@ -1,3 +1,4 @@
+import { numberText } from '../../ui/time';
 import { useEffect, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { FindingMark } from '../../ui/FindingMark';
@@ -24,8 +25,8 @@ export function StepsPanel({ state, pending, chosen, onChoose }: Props) {
         <Tally state={state} />
         <p className="condensed text-[13px] text-ink2" data-testid="face-count">
           {check.figures.quads === check.figures.faces
-            ? `${check.figures.faces} faces, all quads`
-            : `${check.figures.quads} of ${check.figures.faces} faces are quads`}
+            ? `${numberText(check.figures.faces)} faces, all quads`
+            : `${numberText(check.figures.quads)} of ${numberText(check.figures.faces)} faces are quads`}
         </p>
       </div>
       <Findings findings={check.findings} chosen={chosen} onChoose={onChoose} />

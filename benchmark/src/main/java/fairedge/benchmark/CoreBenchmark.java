@@ -1,18 +1,17 @@
 package fairedge.benchmark;
 
-import fairedge.core.format.BadFile;
-import fairedge.core.format.obj.ObjReader;
-import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.cut.Anchor;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -26,7 +25,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** From a file's bytes to the mesh and its report; and a loop that touches a hundred faces. */
+/** The report of a mesh; cuts that touch a hundred faces and more. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -37,23 +36,35 @@ public class CoreBenchmark {
   @Param({"10000", "100000", "1000000"})
   int quads;
 
-  private byte[] file = new byte[0];
   private Mesh mesh = Sheets.sheet(1);
   private Workpiece workpiece = new Workpiece(mesh, new Tolerance(1));
+  private Change trace = new Change.LoopsChange(0, 0.5);
   private Change loop = new Change.LoopsChange(0, 0.5);
 
   @Setup
-  public void setUp() throws IOException {
-    StringBuilder text = new StringBuilder();
-    ObjWriter.write(Sheets.sheet(quads), text);
-    file = text.toString().getBytes(StandardCharsets.UTF_8);
+  public void setUp() {
     mesh = Sheets.sheet(quads);
     workpiece = new Workpiece(Sheets.sheet(quads), Tolerance.of(mesh.bounds()));
+    trace = traceOver100Faces();
+    // The tree of faces is built at the first trace, and kept up to date from then on.
+    workpiece.apply(trace);
+    workpiece.undo();
   }
 
+  private Change traceOver100Faces() {
+    int row = (int) Math.sqrt(quads) + 1;
+    View above = new View.Parallel(new Vec3(0, 0, -1));
+    return new Change.TraceChange(
+        List.of(
+            new TracePoint(new Anchor.OnEdge(mesh.findEdge(0, row), 0.5), above),
+            new TracePoint(new Anchor.OnEdge(mesh.findEdge(100, row + 100), 0.5), above)));
+  }
+
+  /** Over 100 faces of the sheet, and taken back. */
   @Benchmark
-  public Mesh readObj() throws IOException, BadFile {
-    return ObjReader.read(new ByteArrayInputStream(file)).mesh();
+  public Object traceAndUndo() {
+    workpiece.apply(trace);
+    return workpiece.undo();
   }
 
   @Benchmark

@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
 import org.springframework.stereotype.Service;
@@ -47,11 +48,14 @@ public class MeshFiles {
   }
 
   private static byte[] compressed(byte[] bytes) {
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    try (DeflaterOutputStream deflater = new DeflaterOutputStream(out)) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length / 3 + 64);
+    Deflater fast = new Deflater(Deflater.BEST_SPEED);
+    try (DeflaterOutputStream deflater = new DeflaterOutputStream(out, fast, 1 << 16)) {
       deflater.write(bytes);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    } finally {
+      fast.end();
     }
     return out.toByteArray();
   }

@@ -6,6 +6,7 @@ import fairedge.server.bench.Bench;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Json;
+import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -59,8 +61,11 @@ class BenchController {
   }
 
   @GetMapping(value = "/workpieces/{id}/mesh", produces = MESH)
-  byte[] mesh(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
-    return bench.mesh(id, student);
+  ResponseEntity<byte[]> mesh(
+      @PathVariable UUID id,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student) {
+    return Packed.reply(MESH, bench.mesh(id, student), accepted);
   }
 
   /** The state and the mesh, if the workpiece went on from a revision; else nothing. */

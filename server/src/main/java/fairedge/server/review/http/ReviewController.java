@@ -2,6 +2,7 @@ package fairedge.server.review.http;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.json.FindingView.ElementView;
+import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView;
 import fairedge.server.review.AnswerView.CameraView;
@@ -26,6 +27,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -34,6 +36,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class ReviewController {
+  private static final String MESH = "application/vnd.fair-edge.mesh";
+
   private final Homes homes;
   private final Reviews reviews;
 
@@ -76,9 +80,12 @@ class ReviewController {
     return reviews.review(id, instructor);
   }
 
-  @GetMapping(value = "/submissions/{id}/mesh", produces = "application/vnd.fair-edge.mesh")
-  byte[] mesh(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
-    return reviews.mesh(id, account);
+  @GetMapping(value = "/submissions/{id}/mesh", produces = MESH)
+  ResponseEntity<byte[]> mesh(
+      @PathVariable UUID id,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    return Packed.reply(MESH, reviews.mesh(id, account), accepted);
   }
 
   /** Never altered, so it may be kept; by this account only. */
