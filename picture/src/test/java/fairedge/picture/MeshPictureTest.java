@@ -68,29 +68,15 @@ class MeshPictureTest {
   @ParameterizedTest
   @EnumSource(Severity.class)
   void marks_standAtTheirPlace_unlessTheModelHidesThem(Severity severity) throws IOException {
-    Mesh cube = cube();
-    Mark front = new Mark(Kind.POLE, severity, new Vec3(1, 0, 1));
-    BufferedImage plain = image(MeshPicture.png(cube, List.of(), SIZE));
-    assertThat(differing(plain, image(MeshPicture.png(cube, List.of(front), SIZE))))
+    Mesh block = HarbourProps.fairleadBlock();
+    Mark front = new Mark(Kind.POLE, severity, new Vec3(0, -40, 30));
+    BufferedImage plain = image(MeshPicture.png(block, List.of(), SIZE));
+    assertThat(differing(plain, image(MeshPicture.png(block, List.of(front), SIZE))))
         .isBetween(40, 500);
-    Mark back = new Mark(Kind.POLE, severity, new Vec3(1, 2, 1));
+    Mark back = new Mark(Kind.POLE, severity, new Vec3(0, 40, 30));
     Mark nowhere = new Mark(Kind.POLE, severity, new Vec3(Double.NaN, 0, 0));
-    assertThat(differing(plain, image(MeshPicture.png(cube, List.of(back, nowhere), SIZE))))
+    assertThat(differing(plain, image(MeshPicture.png(block, List.of(back, nowhere), SIZE))))
         .isZero();
-  }
-
-  private static Mesh cube() {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < 8; i++) {
-      b.vertex(2 * (i & 1), i & 2, (i & 4) / 2.0);
-    }
-    b.face(0, 2, 3, 1);
-    b.face(4, 5, 7, 6);
-    b.face(0, 1, 5, 4);
-    b.face(1, 3, 7, 5);
-    b.face(3, 2, 6, 7);
-    b.face(2, 0, 4, 6);
-    return b.build();
   }
 
   private static int differing(BufferedImage a, BufferedImage b) {
@@ -106,9 +92,10 @@ class MeshPictureTest {
   @ParameterizedTest
   @EnumSource(Kind.class)
   void everyKind_hasAMark(Kind kind) throws IOException {
-    Mark mark = new Mark(kind, Severity.MUST, new Vec3(1, 0, 1));
-    BufferedImage plain = image(MeshPicture.png(cube(), List.of(), SIZE));
-    assertThat(differing(plain, image(MeshPicture.png(cube(), List.of(mark), SIZE))))
+    Mesh block = HarbourProps.fairleadBlock();
+    Mark mark = new Mark(kind, Severity.MUST, new Vec3(0, -40, 30));
+    BufferedImage plain = image(MeshPicture.png(block, List.of(), SIZE));
+    assertThat(differing(plain, image(MeshPicture.png(block, List.of(mark), SIZE))))
         .isGreaterThan(100);
   }
 

@@ -24,10 +24,12 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -39,7 +41,6 @@ public class Homes {
   private final Submissions submissions;
   private final Exercises exercises;
   private final Courses courses;
-  private final Reviews reviews;
   private final AnswerStore answers;
   private final DeskStore desk;
   private final Clock clock;
@@ -48,28 +49,61 @@ public class Homes {
       Submissions submissions,
       Exercises exercises,
       Courses courses,
-      Reviews reviews,
       AnswerStore answers,
       DeskStore desk,
       Clock clock) {
     this.submissions = submissions;
     this.exercises = exercises;
     this.courses = courses;
-    this.reviews = reviews;
     this.answers = answers;
     this.desk = desk;
     this.clock = clock;
   }
 
-  @Transactional(readOnly = true)
-  public DeskView desk(SignedIn instructor) {
-    List<DeskView.Row> rows = desk.waiting(instructor.id()).stream().map(this::row).toList();
-    return new DeskView(rows, trips(instructor), desk.students(instructor.id()), due(instructor));
+  /** What the desk reads off the store at once, whatever the length of the queue. */
+  private record Read(
+      Map<UUID, Submission> submissions,
+      Map<UUID, Submission> before,
+      Map<UUID, CheckView> checks,
+      Map<UUID, Exercise> exercises) {
+    CheckView check(UUID submission) {
+      return Objects.requireNonNull(checks.get(submission));
+    }
   }
 
-  private DeskView.Row row(DeskStore.Entry entry) {
-    Submission s = submissions.find(entry.submission()).orElseThrow();
-    CheckView check = submissions.check(s.id());
+  @Transactional(readOnly = true)
+  public DeskView desk(SignedIn instructor) {
+    List<DeskStore.Entry> waiting = desk.waiting(instructor.id());
+    List<DeskStore.Entry> latest = desk.latest(instructor.id());
+    Read read = read(instructor, waiting, latest);
+    return new DeskView(
+        waiting.stream().map(entry -> row(entry, read)).toList(),
+        trips(latest, read),
+        desk.students(instructor.id()),
+        due(latest, read));
+  }
+
+  private Read read(
+      SignedIn instructor, List<DeskStore.Entry> waiting, List<DeskStore.Entry> latest) {
+    Set<UUID> ids = waiting.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
+    Map<UUID, Submission> before = submissions.findBefore(ids);
+    Set<UUID> checked =
+        latest.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
+    checked.addAll(ids);
+    before.values().forEach(s -> checked.add(s.id()));
+    return new Read(
+        submissions.findAll(ids),
+        before,
+        submissions.checks(checked),
+        exercises.of(instructor, Role.INSTRUCTOR).stream()
+            .collect(Collectors.toMap(Exercise::id, Function.identity())));
+  }
+
+  private static DeskView.Row row(DeskStore.Entry entry, Read read) {
+    Submission s = Objects.requireNonNull(read.submissions().get(entry.submission()));
+    Exercise exercise = Objects.requireNonNull(read.exercises().get(s.exerciseId()));
+    CheckView check = read.check(s.id());
+    Submission before = read.before().get(s.id());
     List<Brought> findings =
         check.findings().stream()
             .sorted(Comparator.comparing(FindingView::severity))
@@ -78,18 +112,18 @@ public class Homes {
     return new DeskView.Row(
         s.id(),
         entry.student(),
-        entry.exercise(),
+        exercise.title(),
         s.attempt(),
         s.fileName() != null,
         s.handedInAt(),
         findings,
-        reviews.since(s, exercises.require(s.exerciseId()), check));
+        before == null ? null : Reviews.since(before, read.check(before.id()), exercise, check));
   }
 
-  private List<DeskView.Trip> trips(SignedIn instructor) {
+  private static List<DeskView.Trip> trips(List<DeskStore.Entry> latest, Read read) {
     Map<String, Set<UUID>> students = new TreeMap<>();
-    for (DeskStore.Entry entry : desk.latest(instructor.id())) {
-      for (FindingView f : submissions.check(entry.submission()).findings()) {
+    for (DeskStore.Entry entry : latest) {
+      for (FindingView f : read.check(entry.submission()).findings()) {
         students.computeIfAbsent(f.kind(), k -> new HashSet<>()).add(entry.studentId());
       }
     }
@@ -99,21 +133,20 @@ public class Homes {
         .toList();
   }
 
-  private List<DeskView.Due> due(SignedIn instructor) {
-    Map<String, Long> handedIn =
-        desk.latest(instructor.id()).stream()
-            .collect(Collectors.groupingBy(DeskStore.Entry::exercise, Collectors.counting()));
+  private List<DeskView.Due> due(List<DeskStore.Entry> latest, Read read) {
+    Map<UUID, Long> handedIn =
+        latest.stream()
+            .collect(Collectors.groupingBy(DeskStore.Entry::exerciseId, Collectors.counting()));
     Instant now = clock.instant();
-    return exercises.of(instructor, Role.INSTRUCTOR).stream()
+    return read.exercises().values().stream()
         .filter(e -> e.dueAt() != null && e.dueAt().isAfter(now))
-        .map(e -> dueOf(e, handedIn))
+        .map(e -> dueOf(e, handedIn.getOrDefault(e.id(), 0L).intValue()))
         .sorted(Comparator.comparing(DeskView.Due::dueAt))
         .toList();
   }
 
-  private static DeskView.Due dueOf(Exercise e, Map<String, Long> handedIn) {
-    Instant due = e.dueAt() == null ? Instant.MAX : e.dueAt();
-    return new DeskView.Due(e.title(), due, handedIn.getOrDefault(e.title(), 0L).intValue());
+  private static DeskView.Due dueOf(Exercise e, int handedIn) {
+    return new DeskView.Due(e.title(), e.dueAt() == null ? Instant.MAX : e.dueAt(), handedIn);
   }
 
   @Transactional(readOnly = true)

@@ -25,7 +25,6 @@ import fairedge.server.submission.Submissions;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -104,19 +103,21 @@ public class Reviews {
   }
 
   /** What changed since the attempt before; null for the first. */
-  @Nullable SinceView since(Submission s, Exercise exercise, CheckView now) {
-    Optional<Submission> before = submissions.findBefore(s);
-    if (before.isEmpty()) {
-      return null;
-    }
-    CheckView then = submissions.check(before.get().id());
+  private @Nullable SinceView since(Submission s, Exercise exercise, CheckView now) {
+    return submissions
+        .findBefore(s)
+        .map(before -> since(before, submissions.check(before.id()), exercise, now))
+        .orElse(null);
+  }
+
+  static SinceView since(Submission before, CheckView then, Exercise exercise, CheckView now) {
     Comparison comparison =
         Comparison.of(
             then.findings().stream().map(FindingView::spot).toList(),
             now.findings().stream().map(FindingView::spot).toList(),
             exercise.tolerance());
     return new SinceView(
-        before.get().attempt(),
+        before.attempt(),
         comparison.gone().size(),
         comparison.stillThere(),
         comparison.fresh(),

@@ -25,9 +25,11 @@ import fairedge.server.submission.store.UploadStore;
 import fairedge.server.submission.store.UploadStore.Upload;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -191,6 +193,20 @@ public class Submissions {
 
   public Optional<Submission> find(UUID id) {
     return store.find(id);
+  }
+
+  /** Several at once, by their ids. */
+  public Map<UUID, Submission> findAll(Collection<UUID> ids) {
+    return store.findAll(ids);
+  }
+
+  /** The attempt before each of these, where there is one, by the id of the later. */
+  public Map<UUID, Submission> findBefore(Collection<UUID> ids) {
+    return store.findBefore(ids);
+  }
+
+  public Map<UUID, CheckView> checks(Collection<UUID> ids) {
+    return store.checks(ids);
   }
 
   public CheckView check(UUID id) {

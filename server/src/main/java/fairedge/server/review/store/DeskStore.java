@@ -23,8 +23,8 @@ public class DeskStore {
     this.db = db;
   }
 
-  /** A submission with its names; by id only, so that its module tells the rest. */
-  public record Entry(UUID submission, UUID studentId, String student, String exercise) {}
+  /** A submission and whose it is; by ids, so that their modules tell the rest. */
+  public record Entry(UUID submission, UUID studentId, String student, UUID exerciseId) {}
 
   /** Last attempts that no answer was returned to, the one that waits longest first. */
   public List<Entry> waiting(UUID instructor) {
@@ -43,7 +43,7 @@ public class DeskStore {
 
   private List<Entry> lastAttempts(UUID instructor, Condition condition) {
     var later = SUBMISSION.as("later");
-    return db.select(SUBMISSION.ID, ACCOUNT.ID, ACCOUNT.NAME, EXERCISE.TITLE)
+    return db.select(SUBMISSION.ID, ACCOUNT.ID, ACCOUNT.NAME, EXERCISE.ID)
         .from(SUBMISSION)
         .join(ACCOUNT)
         .on(ACCOUNT.ID.eq(SUBMISSION.STUDENT_ID))

@@ -8,14 +8,18 @@ import fairedge.core.inspect.Figures;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.schema.generated.tables.records.SubmissionRecord;
+import fairedge.schema.generated.tables.records.SubmissionReportRecord;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.Submission;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jooq.Record2;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
 
@@ -67,6 +71,26 @@ public class SubmissionStore {
         .fetchOptional(SubmissionStore::read);
   }
 
+  public Map<UUID, Submission> findAll(Collection<UUID> ids) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.ID.in(ids))
+        .fetchMap(SUBMISSION.ID, SubmissionStore::read);
+  }
+
+  /** The attempt before each of these, where there is one, by the id of the later. */
+  public Map<UUID, Submission> findBefore(Collection<UUID> ids) {
+    var later = SUBMISSION.as("later");
+    return db.select(later.ID, SUBMISSION)
+        .from(later)
+        .join(SUBMISSION)
+        .on(
+            SUBMISSION.EXERCISE_ID.eq(later.EXERCISE_ID),
+            SUBMISSION.STUDENT_ID.eq(later.STUDENT_ID),
+            SUBMISSION.ATTEMPT.eq(later.ATTEMPT.minus(1)))
+        .where(later.ID.in(ids))
+        .fetchMap(Record2::value1, r -> read(r.value2()));
+  }
+
   public Optional<Submission> findByKey(UUID clientKey) {
     return db.selectFrom(SUBMISSION)
         .where(SUBMISSION.CLIENT_KEY.eq(clientKey))
@@ -92,10 +116,20 @@ public class SubmissionStore {
   public CheckView check(UUID id) {
     return db.selectFrom(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(r ->
-            CheckView.of(
-                json.read(r.getFigures(), Figures.class),
-                json.read(r.getFindings(), new TypeReference<List<FindingView>>() {})));
+        .fetchSingle(this::check);
+  }
+
+  /** The checks of several at once. */
+  public Map<UUID, CheckView> checks(Collection<UUID> ids) {
+    return db.selectFrom(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.in(ids))
+        .fetchMap(SUBMISSION_REPORT.SUBMISSION_ID, this::check);
+  }
+
+  private CheckView check(SubmissionReportRecord r) {
+    return CheckView.of(
+        json.read(r.getFigures(), Figures.class),
+        json.read(r.getFindings(), new TypeReference<List<FindingView>>() {}));
   }
 
   public List<ReadingView> reading(UUID id) {
