@@ -164,7 +164,7 @@ class ReviewApiTest {
     assertThat(review.path("check").path("figures").path("faces").asInt()).isEqualTo(105);
     assertThat(database.value("select count(*) from mesh_content"))
         .as("the starter's bytes are kept once")
-        .isEqualTo("2");
+        .isEqualTo("3");
   }
 
   @Test
