@@ -10,7 +10,10 @@ export function WorkHead(props: {
 }) {
   return (
     <header className="flex h-12 shrink-0 items-center gap-4 border-b border-ink px-4">
-      <Link to={props.back.to} className="flex items-center gap-2.5 font-medium hover:underline">
+      <Link
+        to={props.back.to}
+        className="flex items-center gap-2.5 font-medium whitespace-nowrap hover:underline"
+      >
         <svg width={16} height={12} viewBox="0 0 16 12" aria-hidden>
           <path d="M6 1 1 6l5 5M1 6h15" fill="none" stroke="currentColor" strokeWidth={1.5} />
         </svg>

@@ -76,6 +76,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
         <Button
           size="small"
           shortcut="["
+          className="max-md:hidden"
           disabled={answer.notes.length === 0}
           title={answer.notes.length ? undefined : 'There are no notes'}
           onClick={() => step(-1)}
@@ -85,6 +86,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
         <Button
           size="small"
           shortcut="]"
+          className="max-md:hidden"
           disabled={answer.notes.length === 0}
           title={answer.notes.length ? undefined : 'There are no notes'}
           onClick={() => step(1)}
@@ -92,10 +94,10 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
           Next note
         </Button>
       </WorkHead>
-      <div className="flex min-h-0 flex-1 max-md:flex-col-reverse max-md:overflow-y-auto">
+      <div className="flex min-h-0 flex-1 max-md:flex-col max-md:overflow-y-auto">
         <section
           aria-label="Answer"
-          className="flex w-[460px] shrink-0 flex-col border-r border-ink max-lg:w-[380px] max-md:w-full"
+          className="flex w-[460px] shrink-0 flex-col border-r border-ink max-lg:w-[380px] max-md:order-2 max-md:w-full max-md:border-r-0"
         >
           <div className="min-h-0 flex-1 overflow-y-auto">
             <div className="px-6 pt-5 pb-4">

@@ -51,7 +51,7 @@ function Row(props: {
 }) {
   const { item, first, handIn } = props;
   const { exercise, answer } = item;
-  const unread = answer && (item.state === 'returned' || item.state === 'accepted');
+  const current = item.state === 'returned' || item.state === 'accepted';
   return (
     <li className="grid grid-cols-[88px_minmax(0,1fr)_180px_420px] items-center gap-x-6 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
       {answer ? (
@@ -73,9 +73,9 @@ function Row(props: {
       </div>
       <StateText item={item} />
       <div className="flex items-center gap-2.5 md:justify-end">
-        {unread && (
-          <Link className={buttonLook(first)} to={`/answer/${answer.submission}`}>
-            Read the answer
+        {answer && (
+          <Link className={buttonLook(first && current)} to={`/answer/${answer.submission}`}>
+            {current ? 'Read the answer' : `Answer to attempt ${answer.attempt}`}
           </Link>
         )}
         {handIn(exercise.id, exercise.title)}

@@ -18,8 +18,9 @@ import javax.imageio.ImageIO;
  * ink, the outline heavier, and the marks of what was found, each by its form. The ground is clear,
  * so that the picture lies on any paper. The same input gives the same bytes.
  *
- * <p>Faces that can't be measured are left out; marks that the model hides are too, and of those
- * that would cover each other the heaviest stays. Cost: the mesh, and the pixels.
+ * <p>Faces that can't be measured are left out; marks that the model hides are too, of those that
+ * would cover each other the heaviest stays, and there are never so many that they cover the model.
+ * Cost: the mesh, and the pixels.
  */
 public final class MeshPicture {
   private static final int INK = 0x10283A;
@@ -31,6 +32,11 @@ public final class MeshPicture {
 
   /** How much nearer, as a share of the model's depth, a line lies than the faces at it. */
   private static final double LIFT = 0.006;
+
+  /** More marks than these would cover the model. */
+  private static final int MOST_MARKS = 40;
+
+  private static final int MOST_MARKS_SMALL = 5;
 
   /** Pictures lower than this have finer lines and smaller marks. */
   private static final int SMALL = 90;
@@ -178,8 +184,12 @@ public final class MeshPicture {
     g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
     g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
     double field = (size.isSmall() ? 12 : 16) * size.density();
+    int most = size.isSmall() ? MOST_MARKS_SMALL : MOST_MARKS;
     List<double[]> taken = new ArrayList<>();
     for (Mark mark : marks) {
+      if (taken.size() == most) {
+        break;
+      }
       if (!mark.place().isFinite()) {
         continue;
       }
