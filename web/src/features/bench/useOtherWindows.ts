@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
+import { ApiProblem } from '../../api/client';
 
 const LOOK_EVERY_MS = 5000;
 
@@ -19,8 +20,11 @@ export function useOtherWindows(
 
   useEffect(() => {
     if (!workpiece) return;
-    // Without a connection the next look finds out; what the user does says so.
-    const lookNow = () => void latest.current.look().catch(() => {});
+    const lookNow = () =>
+      void latest.current.look().catch((e: unknown) => {
+        // Without a connection the next look finds out, and what the user does says so.
+        if (!(e instanceof ApiProblem)) throw e;
+      });
     const opened = new BroadcastChannel(`workpiece ${workpiece}`);
     opened.onmessage = lookNow;
     channel.current = opened;

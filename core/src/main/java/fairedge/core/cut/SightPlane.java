@@ -78,10 +78,11 @@ final class SightPlane {
     return (minX, minY, minZ, maxX, maxY, maxZ) -> {
       Vec3 low = new Vec3(minX, minY, minZ);
       Vec3 high = new Vec3(maxX, maxY, maxZ);
-      return most(unitNormal, low, high) >= -by
-          && most(back, low, high) >= -by
-          && most(gradientA, low, high) >= -slackA
-          && most(second, low, high) >= atSecond - slackB;
+      // A box that reaches out of the range of numbers gives no number: it may meet anything.
+      return !(most(unitNormal, low, high) < -by)
+          && !(most(back, low, high) < -by)
+          && !(most(gradientA, low, high) < -slackA)
+          && !(most(second, low, high) < atSecond - slackB);
     };
   }
 

@@ -28,7 +28,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Workshop {
   private static final long LARGEST = 800_000_000;
-  private static final int BYTES_PER_CORNER = 60;
+  private static final int BYTES_PER_CORNER = 90;
 
   private final WorkpieceStore store;
   private final Exercises exercises;
