@@ -65,6 +65,13 @@ export function OfflineBand(props: { kept: string; onRetry: () => void }) {
   );
 }
 
+/** The same where a place looks again by itself: what is in view stays, and may be old. */
+export function StaleBand({ onRetry }: { onRetry: () => void }) {
+  return (
+    <OfflineBand kept="What you see is how it stood when it was last there." onRetry={onRetry} />
+  );
+}
+
 /** Long work: what it does, how far it is, and a way to stop it. */
 export function Working(props: {
   stage: string;

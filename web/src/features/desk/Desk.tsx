@@ -6,7 +6,7 @@ import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { MeshPicture } from '../../ui/MeshPicture';
-import { Empty, Failure, Loading } from '../../ui/States';
+import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
 import { counted, waitText, whenText } from '../../ui/time';
 import { useKeys } from '../../ui/useKeys';
 
@@ -52,11 +52,13 @@ export function Desk() {
       if (row) void navigate(`/review/${row.id}`);
     },
   });
-  if (desk.error) return <Failure error={desk.error} onRetry={() => void desk.refetch()} />;
+  if (desk.error && !desk.data)
+    return <Failure error={desk.error} onRetry={() => void desk.refetch()} />;
   if (!desk.data) return <Loading stage="Looking up what waits" />;
   return (
     <div className="flex h-full max-lg:h-auto max-lg:flex-col">
       <section className="min-w-0 flex-1 lg:overflow-y-auto">
+        {desk.error && <StaleBand onRetry={() => void desk.refetch()} />}
         <div className="flex items-baseline gap-3.5 border-b border-ink px-5 pt-5 pb-3.5">
           <h1 className="text-[22px] leading-7 font-semibold">
             {rows.length === 0

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
-import { Empty, Failure, Loading } from '../../ui/States';
+import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { counted, waitText, whenText } from '../../ui/time';
 
@@ -12,13 +12,15 @@ type Item = Schemas['Item'];
 /** The student's home: what came back first, then what is due. */
 export function MyWork({ handIn }: { handIn: (exercise: string, title: string) => ReactNode }) {
   const work = useQuery(queries.myWork());
-  if (work.error) return <Failure error={work.error} onRetry={() => void work.refetch()} />;
+  if (work.error && !work.data)
+    return <Failure error={work.error} onRetry={() => void work.refetch()} />;
   if (!work.data) return <Loading stage="Looking up your exercises" />;
   const { items } = work.data;
   // What came back comes before what was never begun.
   const next = items.find((i) => i.state === 'returned') ?? items.find((i) => i.state === 'open');
   return (
     <div className="mx-auto max-w-[1040px] px-6 py-6">
+      {work.error && <StaleBand onRetry={() => void work.refetch()} />}
       <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
       {items.length === 0 ? (
         <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>
