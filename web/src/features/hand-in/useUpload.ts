@@ -29,6 +29,8 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
   const [state, setState] = useState<UploadState>({ at: 'nothing' });
   const sending = useRef<Sending | null>(null);
   const stopped = useRef(false);
+  /** Kept while it is not known whether the file arrived, so that sent again it is handed in once. */
+  const unanswered = useRef<{ file: File; key: string } | null>(null);
   const upload = state.at === 'under way' ? state.upload : null;
 
   const take = (next: Upload) => {
@@ -43,13 +45,18 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
 
   const send = async (file: File) => {
     stopped.current = false;
+    const key = unanswered.current?.file === file ? unanswered.current.key : newKey();
+    unanswered.current = { file, key };
     setState({ at: 'sending', fileName: file.name, share: 0 });
-    sending.current = api.uploadFile(exercise, file, newKey(), (share) =>
+    sending.current = api.uploadFile(exercise, file, key, (share) =>
       setState({ at: 'sending', fileName: file.name, share }),
     );
     try {
-      take(await sending.current.done);
+      const received = await sending.current.done;
+      unanswered.current = null;
+      take(stopped.current ? await api.cancelUpload(received.id) : received);
     } catch (e) {
+      if (!asProblem(e).offline) unanswered.current = null;
       if (stopped.current) setState({ at: 'nothing' });
       else fail(e);
     }
@@ -57,12 +64,10 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
 
   const stop = async () => {
     stopped.current = true;
-    if (!upload) {
-      sending.current?.stop();
-      return;
-    }
+    // Sent in full, it may have arrived: then it is cancelled when the answer is here.
+    if (state.at === 'sending' && state.share < 1) sending.current?.stop();
     // It may have come through at the last moment: then it is handed in.
-    await api.cancelUpload(upload.id).then(take, fail);
+    if (upload) await api.cancelUpload(upload.id).then(take, fail);
   };
 
   const latest = useRef({ take, fail });

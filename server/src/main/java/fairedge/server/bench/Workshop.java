@@ -135,7 +135,7 @@ class Workshop {
     Optional<Snapshot> snapshot = step == null ? Optional.empty() : store.snapshotBefore(step);
     byte[] from = snapshot.map(Snapshot::mesh).orElse(exercise.starter());
     Workpiece workpiece = new Workpiece(meshes.require(from), exercise.tolerance());
-    for (Change change : store.changes(snapshot.map(Snapshot::step).orElse(null), step)) {
+    for (Change change : store.changes(snapshot.map(Snapshot::number).orElse(0), step)) {
       if (workpiece.apply(change) instanceof Outcome.Refused refused) {
         throw new IllegalStateException("a kept step is refused: " + refused.refusal());
       }

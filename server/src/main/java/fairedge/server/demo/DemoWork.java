@@ -83,12 +83,12 @@ class DemoWork {
     tobiasBlock(people.apply("tobias"), exercises.block(), marit);
     solveigsFile(people.apply("solveig"), exercises.lid());
     // Amara is in the middle of it, and has handed nothing in.
-    cut(people.apply("amara"), exercises.lid(), lidLine(0, 1, ABOVE), lidLine(0, 2, ABOVE));
+    cut(people.apply("amara"), exercises.lid(), lidLine(0, 1), lidLine(0, 2));
   }
 
   /** One line across is not enough; the second attempt has the top right, and forgets the back. */
   private void runesLid(SignedIn rune, UUID lid, SignedIn marit) {
-    cut(rune, lid, lidLine(0, 2, ABOVE));
+    cut(rune, lid, lidLine(0, 2));
     UUID first = handIn(rune, lid, Duration.ofDays(6));
     answer(
         marit,
@@ -101,13 +101,7 @@ class DemoWork {
             "Two more lines beside this one, from corner to corner, then three the other way.",
             "And look at the back: X turns you round."));
     giveBack(marit, first, Duration.ofDays(5));
-    List<Change> others =
-        Stream.of(lidLine(0, 1, ABOVE), lidLine(0, 3, ABOVE))
-            .collect(ArrayList::new, List::add, List::addAll);
-    for (int k = 1; k <= 3; k++) {
-      others.add(lidLine(4, k, ABOVE));
-    }
-    cut(rune, lid, others.toArray(Change[]::new));
+    cut(rune, lid, lidLine(0, 1), lidLine(0, 3), lidLine(4, 1), lidLine(4, 2), lidLine(4, 3));
     handIn(rune, lid, Duration.ofHours(26));
   }
 
@@ -157,7 +151,7 @@ class DemoWork {
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
     for (int k = 1; k <= 3; k++) {
       for (int side : new int[] {0, 4}) {
-        workpiece.apply(lidLine(side, k, ABOVE));
+        workpiece.apply(lidLine(side, k));
         workpiece.apply(groundLine(side, k));
       }
     }
@@ -175,10 +169,10 @@ class DemoWork {
   }
 
   /** From side to side over the top's sixteen corners, whose grid has its corners at 16, 20, ... */
-  private static Change lidLine(int side, int k, View view) {
+  private static Change lidLine(int side, int k) {
     return side == 0
-        ? trace(view, onVertex(16 + k), onVertex(28 - k))
-        : trace(view, onVertex(20 + k), onVertex(16 + (16 - k) % 16));
+        ? trace(ABOVE, onVertex(16 + k), onVertex(28 - k))
+        : trace(ABOVE, onVertex(20 + k), onVertex(16 + (16 - k) % 16));
   }
 
   private static Change groundLine(int side, int k) {

@@ -7,6 +7,7 @@ import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
 import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.name;
+import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.table;
 
@@ -24,10 +25,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.Result;
+import org.jooq.SelectField;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
@@ -52,8 +55,8 @@ public class WorkpieceStore {
   /** A step that was kept. */
   public record Added(long id, int number) {}
 
-  /** The mesh, by its hash, as it is after a step. */
-  public record Snapshot(long step, byte[] mesh) {}
+  /** The mesh, by its hash, as it is after so many steps. */
+  public record Snapshot(int number, byte[] mesh) {}
 
   public UUID openFor(UUID exercise, UUID student, Instant now) {
     db.insertInto(WORKPIECE)
@@ -165,18 +168,10 @@ public class WorkpieceStore {
     return json.read(stored, Change.class);
   }
 
-  /** The changes after one step (null: the starter) up to another, in order. */
-  public List<Change> changes(@Nullable Long after, @Nullable Long upTo) {
-    Result<? extends Record> line = lineTo(upTo);
-    int from = 0;
-    for (int i = 0; i < line.size() && after != null; i++) {
-      if (after.equals(line.get(i).get(STEP.ID))) {
-        from = i + 1;
-      }
-    }
-    return line.subList(from, line.size()).stream()
-        .map(r -> json.read(r.get(STEP.CHANGE), Change.class))
-        .toList();
+  /** The changes after so many steps up to a step (null: the starter), in order. */
+  public List<Change> changes(int after, @Nullable Long upTo) {
+    return lineTo(upTo, STEP.NUMBER.gt(after), STEP.CHANGE)
+        .map(r -> json.read(r.get(STEP.CHANGE), Change.class));
   }
 
   public UUID exerciseOf(long step) {
@@ -190,8 +185,8 @@ public class WorkpieceStore {
 
   /** The latest snapshot on the line to a step, that of the step itself too. */
   public Optional<Snapshot> snapshotBefore(long step) {
-    List<Long> line = lineTo(step).getValues(STEP.ID);
-    return db.select(SNAPSHOT.STEP_ID, SNAPSHOT.MESH)
+    List<Long> line = lineTo(step, noCondition(), STEP.ID).getValues(STEP.ID);
+    return db.select(STEP.NUMBER, SNAPSHOT.MESH)
         .from(SNAPSHOT)
         .join(STEP)
         .on(STEP.ID.eq(SNAPSHOT.STEP_ID))
@@ -210,7 +205,7 @@ public class WorkpieceStore {
   }
 
   public List<StepView> stepsTo(@Nullable Long step) {
-    return lineTo(step)
+    return lineTo(step, noCondition(), STEP.AFTER, STEP.MADE_AT)
         .map(r -> {
           After after = json.read(r.get(STEP.AFTER), After.class);
           return new StepView(
@@ -223,7 +218,9 @@ public class WorkpieceStore {
         });
   }
 
-  private Result<? extends Record> lineTo(@Nullable Long step) {
+  /** Of the steps from the starter to one, in order, those that are asked for, and their number. */
+  private Result<? extends Record> lineTo(
+      @Nullable Long step, Condition wanted, SelectField<?>... fields) {
     var line = name("line");
     var start = select(STEP.ID, STEP.PARENT_ID).from(STEP).where(STEP.ID.eq(step));
     var parent =
@@ -232,10 +229,12 @@ public class WorkpieceStore {
             .join(table(line))
             .on(STEP.ID.eq(field(name("line", "parent_id"), Long.class)));
     return db.withRecursive(line.fields("id", "parent_id").as(start.unionAll(parent)))
-        .select(STEP.ID, STEP.NUMBER, STEP.CHANGE, STEP.AFTER, STEP.MADE_AT)
+        .select(STEP.NUMBER)
+        .select(fields)
         .from(STEP)
         .join(table(line))
         .on(STEP.ID.eq(field(name("line", "id"), Long.class)))
+        .where(wanted)
         .orderBy(STEP.NUMBER)
         .fetch();
   }
