@@ -38,8 +38,8 @@ public class CoreBenchmark {
 
   private Mesh mesh = Sheets.sheet(1);
   private Workpiece workpiece = new Workpiece(mesh, new Tolerance(1));
-  private Change trace = new Change.LoopsChange(0, 0.5);
-  private Change loop = new Change.LoopsChange(0, 0.5);
+  private Change trace = Change.LoopsChange.of(0, 0.5);
+  private Change loop = Change.LoopsChange.of(0, 0.5);
 
   @Setup
   public void setUp() {
@@ -54,7 +54,7 @@ public class CoreBenchmark {
   private Change traceOver100Faces() {
     int row = (int) Math.sqrt(quads) + 1;
     View above = new View.Parallel(new Vec3(0, 0, -1));
-    return new Change.TraceChange(
+    return Change.TraceChange.of(
         List.of(
             new TracePoint(new Anchor.OnEdge(mesh.findEdge(0, row), 0.5), above),
             new TracePoint(new Anchor.OnEdge(mesh.findEdge(100, row + 100), 0.5), above)));

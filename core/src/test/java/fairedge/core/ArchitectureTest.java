@@ -40,8 +40,10 @@ class ArchitectureTest {
               Map.entry("mesh", List.of("geometry")),
               Map.entry("local", List.of("geometry", "mesh")),
               Map.entry("flow", List.of("geometry", "mesh")),
-              Map.entry("cut", List.of("geometry", "mesh", "local", "flow", "near")),
-              Map.entry("step", List.of("geometry", "mesh", "local", "flow", "near", "cut")),
+              Map.entry("fill", List.of("geometry", "mesh", "local")),
+              Map.entry("cut", List.of("geometry", "mesh", "local", "flow", "near", "fill")),
+              Map.entry(
+                  "step", List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut")),
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("inspect", List.of("geometry", "mesh", "flow", "near")),
               Map.entry("compare", List.of("geometry", "inspect")),

@@ -1,15 +1,30 @@
 package fairedge.json;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import fairedge.core.cut.Anchor;
+import fairedge.core.cut.LoopPlaces;
+import fairedge.core.cut.Loops;
+import fairedge.core.cut.Outline;
+import fairedge.core.cut.OutlineShape;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Reach;
+import fairedge.core.cut.Scope;
+import fairedge.core.cut.Straight;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JacksonModule;
+import tools.jackson.databind.annotation.EnumNaming;
 import tools.jackson.databind.module.SimpleModule;
 
 /** How the core's sealed values are written as JSON: by a name that tells which they are. */
@@ -19,7 +34,9 @@ public final class CoreJson {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "tool")
   @JsonSubTypes({
     @JsonSubTypes.Type(value = Change.TraceChange.class, name = "trace"),
-    @JsonSubTypes.Type(value = Change.LoopsChange.class, name = "loops")
+    @JsonSubTypes.Type(value = Change.LoopsChange.class, name = "loops"),
+    @JsonSubTypes.Type(value = Change.StraightChange.class, name = "straight"),
+    @JsonSubTypes.Type(value = Change.OutlineChange.class, name = "outline")
   })
   private interface ChangeNames {}
 
@@ -27,7 +44,8 @@ public final class CoreJson {
   @JsonSubTypes({
     @JsonSubTypes.Type(value = Anchor.OnVertex.class, name = "vertex"),
     @JsonSubTypes.Type(value = Anchor.OnEdge.class, name = "edge"),
-    @JsonSubTypes.Type(value = Anchor.InFace.class, name = "face")
+    @JsonSubTypes.Type(value = Anchor.InFace.class, name = "face"),
+    @JsonSubTypes.Type(value = Anchor.OffModel.class, name = "beside")
   })
   private interface AnchorNames {}
 
@@ -37,6 +55,112 @@ public final class CoreJson {
     @JsonSubTypes.Type(value = View.Parallel.class, name = "parallel")
   })
   private interface ViewNames {}
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "place")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = LoopPlaces.At.class, name = "at"),
+    @JsonSubTypes.Type(value = LoopPlaces.Even.class, name = "even"),
+    @JsonSubTypes.Type(value = LoopPlaces.FromSide.class, name = "fromSide"),
+    @JsonSubTypes.Type(value = LoopPlaces.Pair.class, name = "pair")
+  })
+  private interface LoopPlacesNames {}
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "by")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = PlaneBy.Drawn.class, name = "drawn"),
+    @JsonSubTypes.Type(value = PlaneBy.Along.class, name = "axis"),
+    @JsonSubTypes.Type(value = PlaneBy.Through.class, name = "anchors"),
+    @JsonSubTypes.Type(value = PlaneBy.SquareTo.class, name = "face")
+  })
+  private interface PlaneByNames {}
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "form")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = OutlineShape.Regular.class, name = "regular"),
+    @JsonSubTypes.Type(value = OutlineShape.Rectangle.class, name = "rectangle"),
+    @JsonSubTypes.Type(value = OutlineShape.Star.class, name = "star"),
+    @JsonSubTypes.Type(value = OutlineShape.Lines.class, name = "lines")
+  })
+  private interface OutlineShapeNames {}
+
+  private interface TraceShort {
+    @JsonCreator
+    static Change.TraceChange asked(
+        @JsonProperty("runs") List<TraceRun> runs,
+        @JsonProperty("points") List<TracePoint> points,
+        @JsonProperty("reach") Reach reach,
+        @JsonProperty("scope") Scope scope) {
+      return Change.TraceChange.asked(runs, points, reach, scope);
+    }
+  }
+
+  private interface LoopsShort {
+    @JsonCreator
+    static Change.LoopsChange asked(
+        @JsonProperty("edge") int edge,
+        @JsonProperty("places") LoopPlaces places,
+        @JsonProperty("fraction") Double fraction,
+        @JsonProperty("shape") Loops.Shape shape,
+        @JsonProperty("runOn") Boolean runOn,
+        @JsonProperty("scope") Scope scope) {
+      return Change.LoopsChange.asked(edge, places, fraction, shape, runOn, scope);
+    }
+  }
+
+  private interface StraightShort {
+    @JsonCreator
+    static Change.StraightChange asked(
+        @JsonProperty("plane") PlaneBy plane,
+        @JsonProperty("turn") Double turn,
+        @JsonProperty("tilt") Double tilt,
+        @JsonProperty("shift") Double shift,
+        @JsonProperty("count") Integer count,
+        @JsonProperty("spacing") Double spacing,
+        @JsonProperty("reach") Reach reach,
+        @JsonProperty("between") Boolean between,
+        @JsonProperty("eye") View eye,
+        @JsonProperty("after") Straight.After after,
+        @JsonProperty("ends") Straight.Ends ends,
+        @JsonProperty("scope") Scope scope) {
+      return Change.StraightChange.asked(
+          plane, turn, tilt, shift, count, spacing, reach, between, eye, after, ends, scope);
+    }
+  }
+
+  private interface OutlineShort {
+    @JsonCreator
+    static Change.OutlineChange asked(
+        @JsonProperty("shape") OutlineShape shape,
+        @JsonProperty("placement") Outline.Placement placement,
+        @JsonProperty("reach") Reach reach,
+        @JsonProperty("scope") Scope scope) {
+      return Change.OutlineChange.asked(shape, placement, reach, scope);
+    }
+  }
+
+  /** What people may leave out or write short, by the factory of the same name. */
+  private static final Map<Class<?>, Class<?>> SHORT_FORMS =
+      Map.of(
+          Change.TraceChange.class,
+          TraceShort.class,
+          Change.LoopsChange.class,
+          LoopsShort.class,
+          Change.StraightChange.class,
+          StraightShort.class,
+          Change.OutlineChange.class,
+          OutlineShort.class);
+
+  @EnumNaming(EnumNamingStrategies.LowerCamelCaseStrategy.class)
+  private interface LowerCamel {}
+
+  private static final List<Class<? extends Enum<?>>> ENUMS =
+      List.of(
+          Reach.class,
+          LoopPlaces.Measure.class,
+          Loops.Shape.class,
+          PlaneBy.Axis.class,
+          Straight.After.class,
+          Straight.Ends.class);
 
   /** Questions that a value answers are no properties of it. */
   private interface WithoutQuestions {
@@ -51,7 +175,26 @@ public final class CoreJson {
           Anchor.class,
           AnchorNames.class,
           View.class,
-          ViewNames.class);
+          ViewNames.class,
+          LoopPlaces.class,
+          LoopPlacesNames.class,
+          PlaneBy.class,
+          PlaneByNames.class,
+          OutlineShape.class,
+          OutlineShapeNames.class);
+
+  /** How a constant of one of the core's enums is written: {@code keepAhead}. */
+  public static String nameOf(Enum<?> constant) {
+    if (!ENUMS.contains(constant.getDeclaringClass())) {
+      return constant.name();
+    }
+    String[] words = constant.name().toLowerCase(Locale.ROOT).split("_");
+    StringBuilder name = new StringBuilder(words[0]);
+    for (int i = 1; i < words.length; i++) {
+      name.append(words[i].substring(0, 1).toUpperCase(Locale.ROOT)).append(words[i].substring(1));
+    }
+    return name.toString();
+  }
 
   /** The property that tells which of a sealed type's records a JSON object is. */
   public static String tellingProperty(Class<?> sealed) {
@@ -80,6 +223,8 @@ public final class CoreJson {
   public static JacksonModule module() {
     SimpleModule module = new SimpleModule("core names");
     NAMES.forEach(module::setMixInAnnotation);
+    SHORT_FORMS.forEach(module::setMixInAnnotation);
+    ENUMS.forEach(type -> module.setMixInAnnotation(type, LowerCamel.class));
     for (Class<?> type : List.of(Vec3.class, View.Perspective.class, View.Parallel.class)) {
       module.setMixInAnnotation(type, WithoutQuestions.class);
     }

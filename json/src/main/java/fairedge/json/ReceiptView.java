@@ -1,7 +1,7 @@
 package fairedge.json;
 
 import fairedge.core.cut.CutRemark;
-import fairedge.core.cut.Refusal;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;

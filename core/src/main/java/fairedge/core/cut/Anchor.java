@@ -17,9 +17,22 @@ public sealed interface Anchor {
   record OnEdge(int edge, double t) implements Anchor {}
 
   /**
+   * Off the model, or in no face that is cut: the cut begins or ends where the segment enters or
+   * leaves what is cut.
+   *
+   * @param at a point on the sight-line
+   */
+  record OffModel(Vec3 at) implements Anchor {
+    public OffModel {
+      Objects.requireNonNull(at, "at");
+    }
+  }
+
+  /**
    * In a face.
    *
-   * @param at a point on the face's triangulation, as it was picked
+   * @param at a point on the face's triangulation, as it was picked: laid onto it along the face's
+   *     normal
    */
   record InFace(int face, Vec3 at) implements Anchor {
     public InFace {

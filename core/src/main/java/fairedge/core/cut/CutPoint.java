@@ -18,7 +18,9 @@ public record CutPoint(Vec3 at, Use use, @Nullable Vec3 edge) {
     USED,
     /** A new vertex where the cut crosses an edge between two of its ends. */
     CROSSING,
-    /** The cut runs on to the border of a face here, past where it is seen. */
+    /** A sight-line ends inside a face here; the line goes on past it to the next place. */
+    SIGHT,
+    /** The cut runs on to the border of a face here, past the end of a sight-line. */
     RUN_ON
   }
 }

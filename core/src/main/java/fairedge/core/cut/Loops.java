@@ -1,64 +1,85 @@
 package fairedge.core.cut;
 
+import fairedge.core.flow.Onward;
 import fairedge.core.flow.Ring;
 import fairedge.core.flow.Stop;
+import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Inserts an edge loop across the ring of an edge.
+ * Inserts edge loops across the ring of an edge.
  *
- * <p>Input: an edge and a fraction from its first vertex (lower id), carried across so that sides
- * stay sides. Precondition: the edge has one or two faces, a quad among them; the fraction is
- * strictly inside and farther than the merge distance from every vertex of the ring; a one-sided
- * ring is cut at its middle only. Result: one new vertex on each edge of the ring, each quad passed
- * becomes two (four, where the ring crosses it twice), and a face that stops the ring gains a side.
- * Cost: the ring.
+ * <p>Input: an edge, places on it, whether loops lie on the straight edges or follow the surface,
+ * and whether they run on past a stop. Precondition: the edge has one or two faces, a quad among
+ * them that may be cut; on every edge of the ring the places lie in order, farther than the merge
+ * distance from the ends and from each other; on a ring that comes back with its sides exchanged
+ * they lie even to the middle. Result: on each edge of the ring a new vertex for each loop, each
+ * quad passed is split by each (where the ring crosses it twice, crossings are vertices), and a
+ * face that stops the ring gains sides, or is split from there to the corner opposite. Cost: the
+ * ring times the loops.
  *
- * <p>Stages: find the ring; check the fraction; split the edges; split the quads; tell.
+ * <p>Stages: find the ring; place the loops on its edges; cut its faces; tell.
  */
 public final class Loops {
-  private final MeshEdit edit;
+  private final Site site;
   private final Mesh mesh;
   private final double merge;
   private final Ring ring;
-  private final double fraction;
-  private final int[] newVertices;
+  private final LoopPlaces places;
+  private final Shape shape;
+  private final double named;
 
-  private Loops(MeshEdit edit, double merge, Ring ring, double fraction) {
-    this.edit = edit;
-    this.mesh = edit.mesh();
-    this.merge = merge;
+  /** By edge of the ring, then by loop from the first side. */
+  private final List<List<Node>> nodes = new ArrayList<>();
+
+  /** Where a loop lies between the two ends of an edge. */
+  public enum Shape {
+    /** On the edge. */
+    STRAIGHT,
+    /** On a curve through the edge's ends and the vertices before and past them. */
+    CURVED
+  }
+
+  private Loops(Site site, Ring ring, int edge, LoopPlaces places, Shape shape) {
+    this.site = site;
+    this.mesh = site.mesh();
+    this.merge = site.merge();
     this.ring = ring;
-    this.fraction = fraction;
-    this.newVertices = new int[ring.edges().size()];
+    this.places = places;
+    this.shape = shape;
+    this.named = mesh.length(edge);
   }
 
   /**
-   * @param merge distance within which a point would be a vertex
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(MeshEdit edit, double merge, int edge, double fraction) {
-    Mesh mesh = edit.mesh();
+  public static CutResult cut(Site site, int edge, LoopPlaces places, Shape shape, boolean runOn) {
+    Mesh mesh = site.mesh();
     if (!mesh.hasEdge(edge)) {
       throw Refusal.because("The edge that was pointed at is not there any more.");
     }
-    if (!(fraction > 0 && fraction < 1)) {
-      throw Refusal.because("A loop lies between the two ends of the edge.", Element.edge(edge));
+    if (places.count() < 1 || places.count() > LoopPlaces.MOST) {
+      throw Refusal.because(
+          "From 1 to %d loops can be laid at once.".formatted(LoopPlaces.MOST), Element.edge(edge));
     }
-    Ring ring = Ring.through(mesh, edge).orElseThrow(() -> noRing(mesh, edge));
-    Loops loops = new Loops(edit, merge, ring, fraction);
-    loops.checkFraction();
+    Ring ring = Ring.through(mesh, edge, site::allows).orElseThrow(() -> noRing(mesh, edge));
+    Loops loops = new Loops(site, ring, edge, places, shape);
+    loops.placeNodes();
+    List<Chord> chords = loops.chords();
+    List<RunOn> past = runOn ? loops.pastStops() : List.of();
     double toEdge = loops.angleToNamedEdge();
-    loops.splitEdges();
-    loops.splitQuads();
-    return loops.tell(toEdge);
+    past.forEach(p -> chords.addAll(p.chords()));
+    List<CutPiece> pieces = loops.pieces(toEdge, past);
+    new FaceCutter(site.edit(), site.merge()).cut(chords);
+    return loops.tell(pieces, runOn, past);
   }
 
   private static Refusal.Raised noRing(Mesh mesh, int edge) {
@@ -72,124 +93,288 @@ public final class Loops {
     return Refusal.because(reason, Element.edge(edge));
   }
 
-  private void checkFraction() {
-    if (ring.oneSided() && fraction != 0.5) {
-      throw Refusal.because(
-          "This ring comes back with its sides exchanged: only a loop at its middle closes.",
-          Element.edge(ring.edges().getFirst()));
-    }
-    for (int e : ring.edges()) {
+  private void placeNodes() {
+    for (int i = 0; i < ring.edges().size(); i++) {
+      int e = ring.edges().get(i);
       if (!mesh.hasPlace(mesh.first(e)) || !mesh.hasPlace(mesh.second(e))) {
         throw Refusal.because("A vertex of this ring has no place.", Element.edge(e));
       }
-      double length = mesh.length(e);
-      if (length * Math.min(fraction, 1 - fraction) <= merge) {
-        throw Refusal.because("The loop would lie on a vertex of this edge.", Element.edge(e));
+      double[] shares = places.on(named, mesh.length(e));
+      checkShares(shares, e);
+      nodes.add(nodesOn(e, ring.firsts().get(i), shares));
+    }
+  }
+
+  private void checkShares(double[] shares, int e) {
+    double length = mesh.length(e);
+    double least = merge / length;
+    double last = 0;
+    for (double share : shares) {
+      if (!(share > least && share < 1 - least)) {
+        throw Refusal.because(
+            share >= 0 && share <= 1
+                ? "The loop would lie on a vertex of this edge."
+                : "The loop would lie past the end of this edge.",
+            Element.edge(e));
+      }
+      if (!(share - last > least)) {
+        throw Refusal.because(
+            places instanceof LoopPlaces.Pair
+                ? "The two loops would meet or pass each other at the middle of this edge."
+                : "Two loops would meet on this edge.",
+            Element.edge(e));
+      }
+      last = share;
+    }
+    if (ring.oneSided() && !isEven(shares)) {
+      throw Refusal.because(
+          "This ring comes back with its sides exchanged: only loops even to its middle close.",
+          Element.edge(ring.edges().getFirst()));
+    }
+  }
+
+  private static boolean isEven(double[] shares) {
+    for (int k = 0; k < shares.length; k++) {
+      if (Math.abs(shares[k] + shares[shares.length - 1 - k] - 1) > 1e-12) {
+        return false;
       }
     }
+    return true;
   }
 
-  private void splitEdges() {
-    for (int i = 0; i < newVertices.length; i++) {
-      int e = ring.edges().get(i);
-      int from = ring.firsts().get(i);
-      Vec3 at = mesh.position(from).towards(mesh.position(mesh.otherEnd(e, from)), fraction);
-      newVertices[i] = edit.splitEdge(e, at);
+  private List<Node> nodesOn(int e, int first, double[] shares) {
+    int second = mesh.otherEnd(e, first);
+    Vec3 a = mesh.position(first);
+    Vec3 b = mesh.position(second);
+    Vec3 before = shape == Shape.CURVED ? beyond(e, first) : null;
+    Vec3 past = shape == Shape.CURVED ? beyond(e, second) : null;
+    List<Node> result = new ArrayList<>();
+    for (double share : shares) {
+      Vec3 at =
+          before == null && past == null ? a.towards(b, share) : onCurve(before, a, b, past, share);
+      result.add(new Node.OnEdge(e, mesh.first(e) == first ? share : 1 - share, at));
     }
+    return result;
   }
 
-  private void splitQuads() {
-    Map<Integer, Integer> passedAt = new HashMap<>();
+  /** The next vertex straight on past an end of an edge; null where none is. */
+  private @Nullable Vec3 beyond(int e, int end) {
+    int next = Onward.from(mesh, e, end);
+    if (next == Mesh.NONE || !mesh.hasPlace(mesh.otherEnd(next, end))) {
+      return null;
+    }
+    Vec3 place = mesh.position(mesh.otherEnd(next, end));
+    return place.equals(mesh.position(end)) ? null : place;
+  }
+
+  /**
+   * A cubic through a and b that leaves them in the directions which a curve through all four would
+   * have, by chord lengths (Catmull and Rom, "A class of local interpolating splines", 1974). Where
+   * one neighbour is missing the curve there is left free.
+   */
+  private static Vec3 onCurve(
+      @Nullable Vec3 before, Vec3 a, Vec3 b, @Nullable Vec3 past, double t) {
+    Vec3 chord = b.minus(a);
+    Vec3 leaving = before == null ? null : tangent(before, a, b, chord.length());
+    Vec3 arriving = past == null ? null : tangent(past, b, a, chord.length()).times(-1);
+    if (leaving == null && arriving != null) {
+      leaving = chord.times(1.5).minus(arriving.times(0.5));
+    }
+    if (arriving == null && leaving != null) {
+      arriving = chord.times(1.5).minus(leaving.times(0.5));
+    }
+    if (leaving == null || arriving == null) {
+      return a.towards(b, t);
+    }
+    double s = 1 - t;
+    Vec3 straight = a.times(s * s * (1 + 2 * t)).plus(b.times(t * t * (3 - 2 * t)));
+    return straight.plus(leaving.times(s * s * t)).minus(arriving.times(s * t * t));
+  }
+
+  /** At a, on the way from a vertex before it to b, for a piece of this length. */
+  private static Vec3 tangent(Vec3 before, Vec3 a, Vec3 b, double length) {
+    double earlier = before.distance(a);
+    Vec3 in = a.minus(before).times(1 / earlier);
+    Vec3 out = b.minus(a).times(1 / length);
+    Vec3 over = b.minus(before).times(1 / (earlier + length));
+    return in.plus(out).minus(over).times(length);
+  }
+
+  private List<Chord> chords() {
+    List<Chord> chords = new ArrayList<>();
+    int last = nodes.size() - 1;
     for (int i = 0; i < ring.quads().size(); i++) {
-      int quad = ring.quads().get(i);
-      Integer before = passedAt.putIfAbsent(quad, i);
-      int a = newVertices[i];
-      int b = newVertices[(i + 1) % newVertices.length];
-      if (before == null) {
-        splitBetween(quad, a, b);
-      } else {
-        crossQuad(before, i);
+      boolean exchanged = ring.oneSided() && i == last;
+      List<Node> from = nodes.get(i);
+      List<Node> to = nodes.get((i + 1) % nodes.size());
+      for (int k = 0; k < from.size(); k++) {
+        Node end = to.get(exchanged ? to.size() - 1 - k : k);
+        if (from.get(k).equals(end)) {
+          throw Refusal.because(
+              "A face on this ring touches itself.", Element.face(ring.quads().get(i)));
+        }
+        chords.add(new Chord(ring.quads().get(i), from.get(k), end));
       }
     }
+    return chords;
   }
 
-  private void splitBetween(int face, int a, int b) {
-    int from = mesh.findCorner(face, a);
-    int to = mesh.findCorner(face, b);
-    if (from == Mesh.NONE || to == Mesh.NONE || a == b) {
-      throw Refusal.because("A face on this ring touches itself.", Element.face(face));
+  /** What the loops cut past a stop. */
+  private record RunOn(Stop stop, Node.AtVertex corner, List<Chord> chords) {}
+
+  private List<RunOn> pastStops() {
+    List<RunOn> past = new ArrayList<>();
+    for (int i = 0; i < ring.stops().size(); i++) {
+      Stop stop = ring.stops().get(i);
+      boolean face = stop.cause() == Stop.Cause.TRIANGLE || stop.cause() == Stop.Cause.NGON;
+      if (face && mesh.isMeasurable(stop.face())) {
+        List<Node> ends = i == 0 ? nodes.getFirst() : nodes.getLast();
+        int v = oppositeCorner(stop);
+        Node.AtVertex corner = new Node.AtVertex(v, mesh.position(v));
+        if (isReached(stop, ends, corner)) {
+          past.add(
+              new RunOn(
+                  stop,
+                  corner,
+                  ends.stream().map(n -> new Chord(stop.face(), n, corner)).toList()));
+        }
+      }
     }
-    if (mesh.findEdge(a, b) != Mesh.NONE) {
-      throw Refusal.because("Two faces on this ring share all corners.", Element.face(face));
-    }
-    edit.splitFace(face, from, to, List.of());
+    return past;
   }
 
-  /** The ring passes a quad the second time: the crossing becomes a vertex. */
-  private void crossQuad(int before, int now) {
-    int a = newVertices[before];
-    int b = newVertices[(before + 1) % newVertices.length];
-    int c = newVertices[now];
-    int d = newVertices[(now + 1) % newVertices.length];
-    int line = mesh.findEdge(a, b);
-    // Both halves of the quad hang on the first line; c is on one of them, d on the other.
-    int[] halves = mesh.facesOn(line);
-    boolean firstSideAtA = mesh.findEdge(ring.firsts().get(now), a) != Mesh.NONE;
-    double t = firstSideAtA ? fraction : 1 - fraction;
-    int middle = edit.splitEdge(line, mesh.position(a).towards(mesh.position(b), t));
-    for (int half : halves) {
-      int end = mesh.findCorner(half, c) != Mesh.NONE ? c : d;
-      splitBetween(half, end, middle);
+  /** Whether the way to the corner stays in the face, from the middle of the edge and every end. */
+  private boolean isReached(Stop stop, List<Node> ends, Node.AtVertex corner) {
+    Polygon.Flat flat = mesh.polygon(stop.face()).flat();
+    Vec3 middle = mesh.along(stop.edge(), 0.5);
+    return ends.stream()
+            .allMatch(end -> {
+              // From just inside, so that the edge that it starts on is not in the way.
+              Vec3 start = end.at().towards(corner.at(), 1e-6);
+              return flat.containsSegment(start, corner.at());
+            })
+        && flat.containsSegment(middle.towards(corner.at(), 1e-6), corner.at());
+  }
+
+  /** Of an odd face the corner opposite; of the two in an even one the one seen straighter. */
+  private int oppositeCorner(Stop stop) {
+    int n = stop.sides();
+    int c = mesh.firstSideOn(stop.edge());
+    while (mesh.faceOf(c) != stop.face()) {
+      c = mesh.nextOnEdge(c);
+    }
+    int opposite = c;
+    for (int i = 0; i <= n / 2; i++) {
+      opposite = mesh.next(opposite);
+    }
+    int v = mesh.vertexOf(opposite);
+    if (n % 2 == 1) {
+      return v;
+    }
+    int w = mesh.vertexOf(mesh.next(opposite));
+    Vec3 middle = mesh.along(stop.edge(), 0.5);
+    Vec3 inwards = mesh.polygon(stop.face()).middle().minus(middle);
+    double turnV = inwards.angleTo(mesh.position(v).minus(middle));
+    double turnW = inwards.angleTo(mesh.position(w).minus(middle));
+    return turnW < turnV ? w : v;
+  }
+
+  private List<CutPiece> pieces(double toEdge, List<RunOn> past) {
+    List<CutPiece> pieces = new ArrayList<>();
+    int loops = nodes.getFirst().size();
+    for (int k = 0; k < loops; k++) {
+      List<CutPoint> points = new ArrayList<>();
+      for (int i = 0; i < nodes.size(); i++) {
+        boolean end = !ring.closed() && (i == 0 || i == nodes.size() - 1);
+        Node.OnEdge node = (Node.OnEdge) nodes.get(i).get(k);
+        Vec3 first = mesh.position(ring.firsts().get(i));
+        points.add(
+            new CutPoint(
+                node.at(),
+                end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING,
+                mesh.position(mesh.otherEnd(node.edge(), ring.firsts().get(i))).minus(first)));
+      }
+      addPast(points, past);
+      if (ring.closed()) {
+        points.add(points.getFirst());
+      }
+      pieces.add(new CutPiece(points, List.of(points.size()), length(points), null, toEdge));
+    }
+    return pieces;
+  }
+
+  private void addPast(List<CutPoint> points, List<RunOn> past) {
+    for (RunOn run : past) {
+      CutPoint corner = new CutPoint(run.corner().at(), CutPoint.Use.USED, null);
+      boolean before = ring.stops().getFirst() == run.stop();
+      points.add(before ? 0 : points.size(), corner);
     }
   }
 
-  private CutResult tell(double toEdge) {
-    List<CutPoint> points = new ArrayList<>();
+  private static double length(List<CutPoint> points) {
     double length = 0;
-    for (int i = 0; i < newVertices.length; i++) {
-      boolean end = !ring.closed() && (i == 0 || i == newVertices.length - 1);
-      CutPoint.Use use = end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING;
-      int first = ring.firsts().get(i);
-      Vec3 at = mesh.position(newVertices[i]);
-      points.add(new CutPoint(at, use, at.minus(mesh.position(first))));
-      if (i > 0) {
-        length += points.get(i - 1).at().distance(points.get(i).at());
-      }
+    for (int i = 1; i < points.size(); i++) {
+      length += points.get(i - 1).at().distance(points.get(i).at());
     }
-    if (ring.closed()) {
-      length += points.getLast().at().distance(points.getFirst().at());
-      points.add(points.getFirst());
-    }
-    List<CutRemark> remarks = new ArrayList<>();
-    for (Stop stop : ring.stops()) {
-      remarks.add(remarkOn(stop, ring.stops()));
-    }
-    CutPiece loop = new CutPiece(points, List.of(points.size()), length, null, toEdge);
-    return new CutResult(List.of(loop), remarks, 0);
+    return length;
   }
 
-  private CutRemark remarkOn(Stop stop, List<Stop> all) {
-    boolean before = all.getFirst() == stop;
-    int last = newVertices[before ? 0 : newVertices.length - 1];
-    Vec3 at = mesh.position(last);
+  private CutResult tell(List<CutPiece> pieces, boolean runOn, List<RunOn> past) {
+    List<CutRemark> remarks = new ArrayList<>();
+    Set<Integer> used = new HashSet<>();
+    for (Stop stop : ring.stops()) {
+      boolean runsOn = past.stream().anyMatch(p -> p.stop() == stop);
+      remarks.add(runsOn ? remarkPast(stop) : remarkOn(stop, runOn));
+    }
+    past.forEach(p -> used.add(p.corner().vertex()));
+    return new CutResult(pieces, remarks, used.size());
+  }
+
+  private Vec3 endAt(Stop stop) {
+    boolean before = ring.stops().getFirst() == stop;
+    return (before ? nodes.getFirst() : nodes.getLast()).getFirst().at();
+  }
+
+  private CutRemark remarkPast(Stop stop) {
+    return new CutRemark(
+        "Runs on to the corner opposite in %s and splits it.".formatted(name(stop)),
+        Element.face(stop.face()),
+        endAt(stop),
+        stop.cause());
+  }
+
+  private CutRemark remarkOn(Stop stop, boolean wantedOn) {
+    Vec3 at = endAt(stop);
+    Element edge = Element.edge(stop.edge());
     return switch (stop.cause()) {
-      case BORDER -> new CutRemark("Runs out at a border.", Element.vertex(last), at, stop.cause());
+      case BORDER -> new CutRemark("Runs out at a border.", edge, at, stop.cause());
       case CROWDED ->
-          new CutRemark(
-              "Stops at an edge where more than two faces meet.",
-              Element.vertex(last),
-              at,
-              stop.cause());
-      case TRIANGLE, NGON -> {
-        String name = stop.sides() == 3 ? "a triangle" : "a face with " + stop.sides() + " sides";
+          new CutRemark("Stops at an edge where more than two faces meet.", edge, at, stop.cause());
+      case TRIANGLE, NGON, NOT_CHOSEN -> {
         int gained = mesh.size(stop.face()) - stop.sides();
-        String gains = gained == 1 ? "a side" : gained + " sides, one at each end";
+        String gains =
+            gained == 1
+                ? "a side"
+                : gained + " sides" + (places.count() == 1 ? ", one at each end" : "");
         yield new CutRemark(
-            "Stops at %s, which gains %s: %d.".formatted(name, gains, mesh.size(stop.face())),
+            "Stops at %s, which gains %s: %d.%s"
+                .formatted(
+                    name(stop),
+                    gains,
+                    mesh.size(stop.face()),
+                    wantedOn ? " The corner opposite can't be reached straight." : ""),
             Element.face(stop.face()),
             at,
             stop.cause());
       }
+    };
+  }
+
+  private static String name(Stop stop) {
+    return switch (stop.cause()) {
+      case NOT_CHOSEN -> "a face that is not chosen";
+      case TRIANGLE -> "a triangle";
+      default -> "a face with " + stop.sides() + " sides";
     };
   }
 

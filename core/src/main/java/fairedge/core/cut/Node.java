@@ -12,6 +12,9 @@ sealed interface Node {
   /** A new vertex to come on an edge, at t from its first vertex. */
   record OnEdge(int edge, double t, Vec3 at) implements Node {}
 
+  /** Where a sight-line passes the model by; no end of a chord. */
+  record Beside(Vec3 at) implements Node {}
+
   /** A bend inside a face. */
   record Inside(Vec3 at) implements Node {}
 }

@@ -21,7 +21,7 @@ import java.util.Map;
  */
 final class Section {
   private final Mesh mesh;
-  private final SightPlane plane;
+  private final CutPlane plane;
   private final double merge;
   private final int[] fixedOnPlane;
   private final Map<Integer, Node> onEdge = new HashMap<>();
@@ -30,7 +30,7 @@ final class Section {
   /**
    * @param fixedOnPlane vertices that lie on the plane because it was laid through them
    */
-  Section(Mesh mesh, SightPlane plane, double merge, int... fixedOnPlane) {
+  Section(Mesh mesh, CutPlane plane, double merge, int... fixedOnPlane) {
     this.mesh = mesh;
     this.plane = plane;
     this.merge = merge;

@@ -30,18 +30,59 @@ final class Sight {
 
   /** The chords seen, each running from the first sight-line's side to the second's, in order. */
   static List<Chord> visible(List<Chord> chords, SightPlane plane) {
+    return visible(chords, plane, 0, 1);
+  }
+
+  /** The same with other ends than the two sight-lines. */
+  static List<Chord> visible(List<Chord> chords, SightPlane plane, double from, double to) {
+    List<Seen> seen = ahead(chords, plane, from, to);
+    BitSet visible = sweep(seen, stretches(seen, from, to));
+    return visible.stream().mapToObj(i -> seen.get(i).chord()).toList();
+  }
+
+  /**
+   * All chords between the sight-lines, seen or not, each running from the first to the second;
+   * those too that lie along a sight-line, of faces seen edge-on.
+   */
+  static List<Chord> between(List<Chord> chords, SightPlane plane) {
+    List<Chord> found =
+        new ArrayList<>(ahead(chords, plane, 0, 1).stream().map(Seen::chord).toList());
+    for (Chord chord : chords) {
+      if (plane.isAhead(chord.from().at()) && plane.isAhead(chord.to().at())) {
+        Seen s = seenFrom(chord, plane);
+        if (s.end() - s.start() <= NARROW && s.end() >= -NARROW && s.start() <= 1 + NARROW) {
+          found.add(s.chord());
+        }
+      }
+    }
+    return found;
+  }
+
+  /** Whether a place across lies clearly outside the two sight-lines. */
+  static boolean isPastEnds(double across) {
+    return across < -NARROW || across > 1 + NARROW;
+  }
+
+  /** Whether a chord runs clearly from one side of a sight-line to the other. */
+  static boolean passes(SightPlane plane, Chord chord, boolean second) {
+    double line = second ? 1 : 0;
+    double from = plane.across(chord.from().at());
+    double to = plane.across(chord.to().at());
+    return Math.min(from, to) < line - NARROW && Math.max(from, to) > line + NARROW;
+  }
+
+  private static List<Seen> ahead(List<Chord> chords, SightPlane plane, double from, double to) {
     List<Seen> seen = new ArrayList<>();
     for (Chord chord : chords) {
       if (plane.isAhead(chord.from().at()) && plane.isAhead(chord.to().at())) {
         Seen s = seenFrom(chord, plane);
-        if (s.end() - s.start() > NARROW && s.end() > NARROW && s.start() < 1 - NARROW) {
+        if (s.end() - s.start() > NARROW && s.end() > from + NARROW && s.start() < to - NARROW) {
           seen.add(s);
         }
       }
     }
     seen.sort((p, q) -> Double.compare(p.start(), q.start()));
-    BitSet visible = sweep(seen, stretches(seen));
-    return visible.stream().mapToObj(i -> seen.get(i).chord()).toList();
+    return seen;
   }
 
   private static Seen seenFrom(Chord chord, SightPlane plane) {
@@ -54,14 +95,14 @@ final class Sight {
         : new Seen(chord.reversed(), to, from, nearTo, nearFrom);
   }
 
-  private static double[] stretches(List<Seen> seen) {
+  private static double[] stretches(List<Seen> seen, double from, double to) {
     double[] ends = new double[2 * seen.size() + 2];
     int count = 0;
-    ends[count++] = 0;
-    ends[count++] = 1;
+    ends[count++] = from;
+    ends[count++] = to;
     for (Seen s : seen) {
-      ends[count++] = Math.clamp(s.start(), 0, 1);
-      ends[count++] = Math.clamp(s.end(), 0, 1);
+      ends[count++] = Math.clamp(s.start(), from, to);
+      ends[count++] = Math.clamp(s.end(), from, to);
     }
     Arrays.sort(ends);
     return ends;

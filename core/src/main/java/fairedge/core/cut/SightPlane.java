@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
 import fairedge.core.near.Region;
 
 /**
@@ -9,7 +10,7 @@ import fairedge.core.near.Region;
  * second; {@code nearness} is larger nearer to the eye. Both are linear along straight lines in
  * front of the eye once taken together, so that what hides what can be told in them.
  */
-final class SightPlane {
+final class SightPlane implements CutPlane {
   /**
    * How far outside the two sight-lines, as a share of what is between them, is still looked at.
    */
@@ -53,12 +54,13 @@ final class SightPlane {
     return plane;
   }
 
-  Vec3 normal() {
+  @Override
+  public Vec3 normal() {
     return unitNormal;
   }
 
-  /** Signed distance of p from the plane. */
-  double distance(Vec3 p) {
+  @Override
+  public double distance(Vec3 p) {
     return p.minus(origin).dot(unitNormal);
   }
 
@@ -69,6 +71,15 @@ final class SightPlane {
    * @param by how far from the plane still counts as in it
    */
   Region region(double by) {
+    return region(by, true);
+  }
+
+  /** The same without regard to the two sight-lines. */
+  Region endlessRegion(double by) {
+    return region(by, false);
+  }
+
+  private Region region(double by, boolean between) {
     Vec3 back = unitNormal.times(-1);
     boolean parallel = view instanceof View.Parallel;
     Vec3 second = parallel ? gradientA.times(-1) : gradientB;
@@ -81,8 +92,9 @@ final class SightPlane {
       // A box that reaches out of the range of numbers gives no number: it may meet anything.
       return !(most(unitNormal, low, high) < -by)
           && !(most(back, low, high) < -by)
-          && !(most(gradientA, low, high) < -slackA)
-          && !(most(second, low, high) < atSecond - slackB);
+          && (!between
+              || !(most(gradientA, low, high) < -slackA)
+                  && !(most(second, low, high) < atSecond - slackB));
     };
   }
 
@@ -114,6 +126,24 @@ final class SightPlane {
     double ka = alongA(p);
     double kb = alongB(p);
     return kb / (ka + kb);
+  }
+
+  /**
+   * Where a straight line in the plane passes a sight-line.
+   *
+   * @param second that to the second anchor, else that to the first
+   */
+  Vec3 onSightLine(boolean second, Vec3 p, Vec3 q) {
+    double atP = pastSightLine(second, p);
+    double atQ = pastSightLine(second, q);
+    return p.towards(q, atP / (atP - atQ));
+  }
+
+  private double pastSightLine(boolean second, Vec3 p) {
+    if (view instanceof View.Parallel) {
+      return alongA(p) - (second ? 1 : 0);
+    }
+    return second ? alongA(p) : alongB(p);
   }
 
   /** Precondition: {@link #isAhead}. */

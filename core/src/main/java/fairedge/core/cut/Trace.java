@@ -2,65 +2,116 @@ package fairedge.core.cut;
 
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.near.FaceTree;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The point-to-point cut.
  *
- * <p>Input: a run of anchors, each with the view in which the segment to it was drawn; the surface
- * that the eye sees along a segment is cut (front only). Precondition: at least two anchors on
- * elements that are there; the run begins and ends on a vertex or an edge. Result: anchors on edges
- * are new vertices; between two anchors in one face the cut is the straight chord, else it is where
- * the plane through both and the eye meets the surface in view, run on to the border of the face in
- * which the view of it ends; every edge crossed gets a vertex; bends inside a face are vertices of
- * valence 2. Old vertices stay where they are. Nothing dies. Cost: for each segment the faces along
+ * <p>Input: runs of anchors, each anchor with the view in which the segment to it was drawn, and
+ * how deep to cut. Precondition: at least two anchors a run, on elements that are there; a run
+ * begins and ends on a vertex, on an edge or off the model, or closes. Result: anchors on edges are
+ * new vertices; between two anchors in one face the cut is the straight chord, else it is where the
+ * plane through both and the eye meets the surface (in view, or right through), run on to the
+ * border of the face in which the view of it or a sight-line ends; every edge crossed gets a
+ * vertex; bends inside a face are vertices of valence 2; where runs cross, the crossing is a
+ * vertex. Old vertices stay where they are. Nothing dies. Cost: for each segment the faces along
  * its plane between the sight-lines, those behind others too, and what is cut.
  *
- * <p>Stages: check the run; put vertices where its anchors lie on edges; then for each stretch from
- * border to border: find its chords, join them to chains at bends, cut the faces; tell.
+ * <p>Stages: check the runs; put vertices where anchors lie on edges; find the chords of every
+ * segment in the mesh as it is; let segments meet at bends; cut all at once; tell.
  */
 public final class Trace {
-  private final MeshEdit edit;
+  /** Freehand strokes and drawn outlines have many points, but a cut must answer while one aims. */
+  private static final int MOST_POINTS = 4000;
+
+  private final Site site;
   private final Mesh mesh;
   private final double merge;
-  private final FaceTree near;
-  private final List<TracePoint> points;
+  private final Reach reach;
   private final List<CutRemark> remarks = new ArrayList<>();
-  private final FaceCutter cutter;
   private final TraceLine line;
-  private final Node[] nodes;
+  private final List<Chord> chords = new ArrayList<>();
 
-  private Trace(MeshEdit edit, double merge, FaceTree near, List<TracePoint> points) {
-    this.edit = edit;
-    this.near = near;
-    this.mesh = edit.mesh();
-    this.merge = merge;
-    this.points = points;
-    this.cutter = new FaceCutter(edit, merge);
-    this.line = new TraceLine(mesh, edit.mesh().vertexEnd());
-    this.nodes = new Node[points.size()];
+  /** A run with its anchors placed. */
+  private record Placed(List<TracePoint> points, List<Node> nodes, boolean closed) {}
+
+  /** What one segment cuts, each chord running from its first anchor's side to its second's. */
+  private static final class Segment {
+    final Node from;
+    final Node to;
+    final View view;
+    final @Nullable SightPlane plane;
+    final List<Chord> seen;
+    final List<Chord> unseen;
+
+    Segment(
+        Node from,
+        Node to,
+        View view,
+        @Nullable SightPlane plane,
+        List<Chord> seen,
+        List<Chord> unseen) {
+      this.from = from;
+      this.to = to;
+      this.view = view;
+      this.plane = plane;
+      this.seen = new ArrayList<>(seen);
+      this.unseen = new ArrayList<>(unseen);
+    }
+
+    static Segment empty(Node from, Node to, View view) {
+      return new Segment(from, to, view, null, List.of(), List.of());
+    }
+  }
+
+  private Trace(Site site, Reach reach) {
+    this.site = site;
+    this.mesh = site.mesh();
+    this.merge = site.merge();
+    this.reach = reach;
+    this.line = new TraceLine(mesh, site.firstNewVertex());
   }
 
   /**
-   * @param merge distance within which a point on an edge is its end
-   * @param near the faces as they were before the edit began
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(MeshEdit edit, double merge, FaceTree near, List<TracePoint> points) {
-    Trace trace = new Trace(edit, merge, near, points);
-    trace.checkRun();
-    trace.placeAnchors();
-    trace.cutStretches();
+  public static CutResult cut(Site site, Reach reach, List<TraceRun> runs) {
+    Trace trace = new Trace(site, reach);
+    trace.checkRuns(runs);
+    for (Placed run : trace.placeAnchors(runs)) {
+      trace.findChords(run);
+    }
+    new FaceCutter(site.edit(), site.merge()).cut(trace.chords);
+    trace.remarks.addAll(site.neighboursThatGained());
     return trace.line.result(trace.remarks);
   }
 
-  private void checkRun() {
+  private void checkRuns(List<TraceRun> runs) {
+    int points = 0;
+    for (TraceRun run : runs) {
+      checkRun(run);
+      points += run.points().size();
+    }
+    if (runs.isEmpty()) {
+      throw Refusal.because("A trace needs two points at least.");
+    }
+    if (points > MOST_POINTS) {
+      throw Refusal.because(
+          "A cut has at most %d points, this one has %d: cut it in parts."
+              .formatted(MOST_POINTS, points));
+    }
+  }
+
+  private void checkRun(TraceRun run) {
+    List<TracePoint> points = run.points();
     if (points.size() < 2) {
       throw Refusal.because("A trace needs two points at least.");
     }
@@ -71,7 +122,7 @@ public final class Trace {
       }
     }
     for (TracePoint end : List.of(points.getFirst(), points.getLast())) {
-      if (end.anchor() instanceof Anchor.InFace in) {
+      if (end.anchor() instanceof Anchor.InFace in && !run.isClosed()) {
         throw Refusal.because(
             "A trace can't end inside a face: end it on a vertex or on an edge.",
             Element.face(in.face()));
@@ -89,7 +140,9 @@ public final class Trace {
                   && a.t() <= 1
                   && mesh.hasPlace(mesh.first(a.edge()))
                   && mesh.hasPlace(mesh.second(a.edge()));
-          case Anchor.InFace a -> mesh.hasFace(a.face()) && a.at().isFinite();
+          case Anchor.InFace a ->
+              mesh.hasFace(a.face()) && a.at().isFinite() && mesh.isMeasurable(a.face());
+          case Anchor.OffModel a -> a.at().isFinite();
         };
     if (!there) {
       throw Refusal.because("A point of the trace lies on something that is not there any more.");
@@ -97,129 +150,204 @@ public final class Trace {
     if (anchor instanceof Anchor.OnVertex a && !mesh.isInFace(a.vertex())) {
       throw Refusal.because("This vertex is in no face.", Element.vertex(a.vertex()));
     }
+    if (anchor instanceof Anchor.OnEdge a && mesh.uses(a.edge()) == 0) {
+      throw Refusal.because("This edge is in no face.", Element.edge(a.edge()));
+    }
   }
 
   /** Puts a vertex at every anchor on an edge; several on one edge are kept in their order. */
-  private void placeAnchors() {
-    EdgeSplitter splitter = new EdgeSplitter(edit, merge);
-    for (int i = 0; i < nodes.length; i++) {
-      nodes[i] =
-          switch (points.get(i).anchor()) {
-            case Anchor.OnVertex a -> vertexNode(a.vertex());
-            case Anchor.InFace a -> new Node.Inside(a.at());
-            case Anchor.OnEdge a -> edgeNode(a, splitter);
-          };
+  private List<Placed> placeAnchors(List<TraceRun> runs) {
+    EdgeSplitter splitter = new EdgeSplitter(site.edit(), merge);
+    List<Placed> placed = new ArrayList<>();
+    for (TraceRun run : runs) {
+      List<Integer> kept = run.kept(run.points().stream().map(p -> placeOf(p.anchor())).toList());
+      List<TracePoint> points = kept.stream().map(run.points()::get).toList();
+      List<Node> nodes = new ArrayList<>();
+      for (TracePoint point : points) {
+        nodes.add(nodeOf(point.anchor(), splitter));
+      }
+      placed.add(new Placed(points, nodes, run.isClosed()));
     }
     splitter.splitAll();
-    for (int i = 0; i < nodes.length; i++) {
-      if (nodes[i] instanceof Node.OnEdge on) {
-        nodes[i] = vertexNode(splitter.vertexAt(on));
-      }
+    for (Placed run : placed) {
+      run.nodes()
+          .replaceAll(n -> n instanceof Node.OnEdge on ? vertexNode(splitter.vertexAt(on)) : n);
     }
+    return placed;
   }
 
-  private Node edgeNode(Anchor.OnEdge a, EdgeSplitter splitter) {
-    double length = mesh.length(a.edge());
-    if (a.t() * length <= merge) {
-      return vertexNode(mesh.first(a.edge()));
+  private Vec3 placeOf(Anchor anchor) {
+    return switch (anchor) {
+      case Anchor.OnVertex a -> mesh.position(a.vertex());
+      case Anchor.OnEdge a -> mesh.along(a.edge(), a.t());
+      case Anchor.InFace a -> a.at();
+      case Anchor.OffModel a -> a.at();
+    };
+  }
+
+  private Node nodeOf(Anchor anchor, EdgeSplitter splitter) {
+    return switch (anchor) {
+      case Anchor.OnVertex a -> vertexNode(a.vertex());
+      case Anchor.OnEdge a -> edgeNode(a.edge(), a.t(), splitter);
+      case Anchor.InFace a -> faceNode(a, splitter);
+      case Anchor.OffModel a -> new Node.Beside(a.at());
+    };
+  }
+
+  private Node edgeNode(int edge, double t, EdgeSplitter splitter) {
+    double length = mesh.length(edge);
+    if (t * length <= merge) {
+      return vertexNode(mesh.first(edge));
     }
-    if ((1 - a.t()) * length <= merge) {
-      return vertexNode(mesh.second(a.edge()));
+    if ((1 - t) * length <= merge) {
+      return vertexNode(mesh.second(edge));
     }
-    return splitter.request(a.edge(), a.t());
+    return splitter.request(edge, t);
+  }
+
+  /** A place in a face is laid onto its triangulation; one at the border is on the border. */
+  private Node faceNode(Anchor.InFace a, EdgeSplitter splitter) {
+    int c = mesh.firstCorner(a.face());
+    for (int i = mesh.size(a.face()); i > 0; i--) {
+      int e = mesh.edgeOf(c);
+      Vec3 p = mesh.position(mesh.first(e));
+      Vec3 along = mesh.position(mesh.second(e)).minus(p);
+      double square = along.dot(along);
+      double t = square > 0 ? Math.clamp(a.at().minus(p).dot(along) / square, 0, 1) : 0;
+      if (mesh.along(e, t).distance(a.at()) <= merge) {
+        return edgeNode(e, t, splitter);
+      }
+      c = mesh.next(c);
+    }
+    Vec3 onFace = mesh.polygon(a.face()).onSurface(a.at());
+    if (onFace == null) {
+      throw Refusal.because(
+          "A point of the trace does not lie in its face.", Element.face(a.face()));
+    }
+    return new Node.Inside(onFace);
   }
 
   private Node vertexNode(int v) {
     return new Node.AtVertex(v, mesh.position(v));
   }
 
-  /** A stretch runs from one anchor on a border of faces to the next, bends between. */
-  private void cutStretches() {
-    int start = 0;
-    for (int i = 1; i < nodes.length; i++) {
-      if (nodes[i] instanceof Node.AtVertex) {
-        cutStretch(start, i);
-        start = i;
+  private void findChords(Placed run) {
+    line.beginRun();
+    List<Segment> segments = new ArrayList<>();
+    for (int j = 1; j < run.points().size(); j++) {
+      segments.add(segment(run, j - 1, j));
+    }
+    for (int j = 1; j < segments.size(); j++) {
+      meet(segments.get(j - 1), segments.get(j), run.points().get(j).anchor());
+    }
+    if (run.closed()) {
+      meet(segments.getLast(), segments.getFirst(), run.points().getFirst().anchor());
+    }
+    for (Segment s : segments) {
+      line.piece(s.from, s.to, s.plane, s.seen, s.unseen);
+      chords.addAll(s.seen);
+      chords.addAll(s.unseen);
+      if (s.seen.isEmpty() && s.unseen.isEmpty()) {
+        remarks.add(CutRemark.of(nothingToCut(s.from, s.to), null));
       }
     }
   }
 
-  private void cutStretch(int start, int end) {
-    List<Chord> chords = new ArrayList<>();
-    for (int i = start + 1; i <= end; i++) {
-      List<Chord> piece = chordsBetween(i - 1, i);
-      line.piece(nodes[i - 1], nodes[i], piece);
-      chords.addAll(piece);
-    }
-    if (chords.isEmpty()) {
-      remarks.add(CutRemark.of(nothingToCut(start, end), null));
-    }
-    cutter.cut(chords);
+  private String nothingToCut(Node from, Node to) {
+    return areOnOneEdge(from, to)
+        ? "This piece runs along an edge and changes nothing."
+        : "This piece crosses no face in view and changes nothing.";
   }
 
-  private String nothingToCut(int start, int end) {
-    if (nodes[start] instanceof Node.AtVertex a
-        && nodes[end] instanceof Node.AtVertex b
-        && mesh.findEdge(a.vertex(), b.vertex()) != Mesh.NONE) {
-      return "This piece runs along an edge and changes nothing.";
-    }
-    return "This piece crosses no face in view and changes nothing.";
-  }
-
-  private List<Chord> chordsBetween(int i, int j) {
-    Node from = nodes[i];
-    Node to = nodes[j];
-    View view = points.get(j).view();
-    if (from.at().distance(to.at()) <= merge) {
-      return List.of();
-    }
-    if (from instanceof Node.AtVertex a
+  private boolean areOnOneEdge(Node from, Node to) {
+    return from instanceof Node.AtVertex a
         && to instanceof Node.AtVertex b
-        && mesh.findEdge(a.vertex(), b.vertex()) != Mesh.NONE) {
-      return List.of();
+        && mesh.findEdge(a.vertex(), b.vertex()) != Mesh.NONE;
+  }
+
+  private Segment segment(Placed run, int i, int j) {
+    Node from = run.nodes().get(i);
+    Node to = run.nodes().get(j);
+    View view = run.points().get(j).view();
+    if (from.at().distance(to.at()) <= merge || areOnOneEdge(from, to) && reach == Reach.FRONT) {
+      return Segment.empty(from, to, view);
     }
     SightPlane plane = SightPlane.through(view, from.at(), to.at());
-    int face = straightFace(i, j, view);
-    return face == Mesh.NONE ? chordsInView(i, j, plane) : List.of(new Chord(face, from, to));
+    if (reach == Reach.FRONT) {
+      int face = straightFace(run, i, j, view);
+      if (face != Mesh.NONE) {
+        List<Chord> chord = site.allows(face) ? List.of(new Chord(face, from, to)) : List.of();
+        return new Segment(from, to, view, null, chord, List.of());
+      }
+    }
+    return cutBy(plane, from, to, view);
   }
 
-  private List<Chord> chordsInView(int i, int j, SightPlane plane) {
-    Node from = nodes[i];
-    Node to = nodes[j];
-    int[] fixed =
-        List.of(from, to).stream()
-            .filter(Node.AtVertex.class::isInstance)
-            .mapToInt(n -> ((Node.AtVertex) n).vertex())
-            .toArray();
-    List<Chord> chords = sectionOf(plane, fixed);
-    List<Chord> visible = new ArrayList<>(Sight.visible(chords, plane));
-    if (from instanceof Node.Inside) {
-      trim(visible, faceOf(i), from, true);
+  private Segment cutBy(SightPlane plane, Node from, Node to, View view) {
+    int[] faces = site.facesMeeting(plane.region(merge));
+    List<Chord> all = new Section(mesh, plane, merge, fixed(from, to)).chords(faces);
+    List<Chord> visible = Sight.visible(all, plane);
+    List<Chord> unseen = new ArrayList<>();
+    if (reach == Reach.THROUGH) {
+      Set<Chord> known = new HashSet<>(visible);
+      unseen.addAll(Sight.between(all, plane).stream().filter(c -> !known.contains(c)).toList());
+      unseen.removeIf(c -> !site.allows(c.face()));
     }
-    if (to instanceof Node.Inside) {
-      trim(visible, faceOf(j), to, false);
-    }
-    return visible;
+    List<Chord> seen = visible.stream().filter(c -> site.allows(c.face())).toList();
+    return new Segment(from, to, view, plane, seen, unseen);
   }
 
-  private List<Chord> sectionOf(SightPlane plane, int[] fixedOnPlane) {
-    int[] faces = near.meeting(plane.region(merge), edit.journal().touched().faces());
-    return new Section(mesh, plane, merge, fixedOnPlane).chords(faces);
+  private static int[] fixed(Node from, Node to) {
+    return List.of(from, to).stream()
+        .filter(Node.AtVertex.class::isInstance)
+        .mapToInt(n -> ((Node.AtVertex) n).vertex())
+        .toArray();
+  }
+
+  /**
+   * Lets the chords of two segments meet on the sight-line between them: in the face of a bend, and
+   * right through, where both were drawn in one view, in every face behind it too.
+   */
+  private void meet(Segment before, Segment after, Anchor anchor) {
+    if (anchor instanceof Anchor.InFace in && before.to instanceof Node.Inside bend) {
+      boolean ends = trimAt(before, in.face(), bend, false);
+      boolean begins = trimAt(after, in.face(), bend, true);
+      if (!ends && before.plane != null || !begins && after.plane != null) {
+        requireInView(in.face());
+      }
+    }
+    boolean oneView = before.view.equals(after.view);
+    if (reach == Reach.THROUGH && oneView && before.plane != null && after.plane != null) {
+      meetBehind(before, before.plane, after, after.plane);
+    }
+  }
+
+  private void requireInView(int face) {
+    if (site.allows(face)) {
+      throw Refusal.because(
+          "The face of this bend is hidden along the piece: turn the model so that you see it.",
+          Element.face(face));
+    }
   }
 
   /** Lets the chord in which a bend lies begin or end at the bend. */
-  private void trim(List<Chord> chords, int face, Node bend, boolean begin) {
-    for (int k = 0; k < chords.size(); k++) {
-      Chord chord = chords.get(k);
-      if (chord.face() == face && runsThrough(chord, bend.at())) {
-        chords.set(
-            k, begin ? new Chord(face, bend, chord.to()) : new Chord(face, chord.from(), bend));
-        return;
+  private static boolean trimAt(Segment segment, int face, Node bend, boolean begin) {
+    for (List<Chord> chords : List.of(segment.seen, segment.unseen)) {
+      for (int k = 0; k < chords.size(); k++) {
+        Chord chord = chords.get(k);
+        if (chord.face() == face && runsThrough(chord, bend.at())) {
+          chords.set(k, trimmed(chord, bend, begin));
+          return true;
+        }
       }
     }
-    throw Refusal.because(
-        "The face of this bend is hidden along the piece: turn the model so that you see it.",
-        Element.face(face));
+    return false;
+  }
+
+  private static Chord trimmed(Chord chord, Node at, boolean begin) {
+    return begin
+        ? new Chord(chord.face(), at, chord.to())
+        : new Chord(chord.face(), chord.from(), at);
   }
 
   private static boolean runsThrough(Chord chord, Vec3 at) {
@@ -228,27 +356,55 @@ public final class Trace {
     return along > 0 && along < whole.dot(whole);
   }
 
-  /** The face in which bend i lies now: an earlier stretch may have cut the face picked. */
-  private int faceOf(int i) {
-    Anchor.InFace picked = (Anchor.InFace) points.get(i).anchor();
-    return cutter.partAt(picked.face(), picked.at());
+  private void meetBehind(Segment before, SightPlane first, Segment after, SightPlane second) {
+    double near = site.tolerance().weld();
+    for (List<Chord> ending : List.of(before.seen, before.unseen)) {
+      for (int k = 0; k < ending.size(); k++) {
+        Chord chord = ending.get(k);
+        if (!Sight.passes(first, chord, true)) {
+          continue;
+        }
+        Vec3 at = first.onSightLine(true, chord.from().at(), chord.to().at());
+        if (begin(after, second, chord.face(), at, near)) {
+          ending.set(k, trimmed(chord, new Node.Inside(at), false));
+        }
+      }
+    }
+  }
+
+  private static boolean begin(Segment after, SightPlane plane, int face, Vec3 at, double near) {
+    for (List<Chord> beginning : List.of(after.seen, after.unseen)) {
+      for (int k = 0; k < beginning.size(); k++) {
+        Chord chord = beginning.get(k);
+        if (chord.face() == face
+            && Sight.passes(plane, chord, false)
+            && plane.onSightLine(false, chord.from().at(), chord.to().at()).distance(at) <= near) {
+          beginning.set(k, trimmed(chord, new Node.Inside(at), true));
+          return true;
+        }
+      }
+    }
+    return false;
   }
 
   /**
    * A face that holds both points and the straight segment between them; of several the one turned
    * most to the eye, then the first.
    */
-  private int straightFace(int i, int j, View view) {
+  private int straightFace(Placed run, int i, int j, View view) {
     int best = Mesh.NONE;
     double bestFacing = Double.NEGATIVE_INFINITY;
-    Vec3 sight = view.sightTo(nodes[j].at()).unit();
-    for (int f : facesAt(i)) {
-      if (Arrays.stream(facesAt(j)).noneMatch(g -> g == f) || !mesh.isMeasurable(f)) {
+    Vec3 from = run.nodes().get(i).at();
+    Vec3 to = run.nodes().get(j).at();
+    Vec3 sight = view.sightTo(to).unit();
+    int[] there = facesAt(run, j);
+    for (int f : facesAt(run, i)) {
+      if (Arrays.stream(there).noneMatch(g -> g == f) || !mesh.isMeasurable(f)) {
         continue;
       }
       Polygon shape = mesh.polygon(f);
       double facing = -shape.normal().dot(sight);
-      if (facing > bestFacing && shape.flat().containsSegment(nodes[i].at(), nodes[j].at())) {
+      if (facing > bestFacing && shape.flat().containsSegment(from, to)) {
         best = f;
         bestFacing = facing;
       }
@@ -256,10 +412,12 @@ public final class Trace {
     return best;
   }
 
-  private int[] facesAt(int i) {
-    return switch (nodes[i]) {
+  private int[] facesAt(Placed run, int i) {
+    return switch (run.nodes().get(i)) {
       case Node.AtVertex v -> mesh.facesAt(v.vertex());
-      default -> new int[] {faceOf(i)};
+      case Node.Inside in when run.points().get(i).anchor() instanceof Anchor.InFace a ->
+          new int[] {a.face()};
+      default -> new int[0];
     };
   }
 }

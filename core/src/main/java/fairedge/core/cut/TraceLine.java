@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
-/** Writes down the line of a trace while it is cut: piece by piece, with what each place is. */
+/** Writes down the line of a cut before it is made: piece by piece, with what each place is. */
 final class TraceLine {
   private final Mesh mesh;
   private final int firstNewVertex;
@@ -24,32 +24,102 @@ final class TraceLine {
     this.firstNewVertex = firstNewVertex;
   }
 
-  /** Notes a piece before its faces are cut. */
-  void piece(Node from, Node to, List<Chord> chords) {
+  /** The next piece has none before it. */
+  void beginRun() {
+    lastDirection = null;
+  }
+
+  /**
+   * Notes a piece.
+   *
+   * @param plane in which its chords lie, run from its first sight-line to its second
+   * @param seen what of it is in view
+   * @param unseen what lies behind
+   */
+  void piece(Node from, Node to, @Nullable SightPlane plane, List<Chord> seen, List<Chord> unseen) {
     List<CutPoint> points = new ArrayList<>();
     List<Integer> stretches = new ArrayList<>();
-    int begun = 0;
-    add(points, from, true);
-    for (Chord chord : chords) {
-      if (!chord.from().at().equals(points.getLast().at())) {
-        if (points.size() - begun > 1) {
-          stretches.add(points.size() - begun);
-          begun = points.size();
-        }
-        add(points, chord.from(), false);
-      }
-      add(points, chord.to(), chord.to().equals(to));
+    for (List<Chord> chain : Chains.of(seen)) {
+      addChain(chain, from, to, plane, points, stretches);
     }
-    if (chords.isEmpty()) {
+    double length = length(points, stretches);
+    for (List<Chord> chain : Chains.of(unseen)) {
+      addChain(chain, from, to, plane, points, stretches);
+    }
+    if (points.isEmpty() && !(from instanceof Node.Beside || to instanceof Node.Beside)) {
+      add(points, from, true);
       add(points, to, true);
-    } else if (!points.getLast().at().equals(to.at())) {
-      points.set(points.size() - 1, new CutPoint(points.getLast().at(), CutPoint.Use.RUN_ON, null));
+      stretches.add(2);
+      length = length(points, stretches);
     }
+    add(points, stretches, length, to);
+  }
+
+  /** Notes all chords of a plane as one piece. */
+  void section(List<Chord> chords) {
+    List<CutPoint> points = new ArrayList<>();
+    List<Integer> stretches = new ArrayList<>();
+    for (List<Chord> chain : Chains.of(chords)) {
+      int begun = points.size();
+      boolean closed = chain.getFirst().from().equals(chain.getLast().to());
+      add(points, chain.getFirst().from(), !closed);
+      for (Chord chord : chain) {
+        add(points, chord.to(), !closed && chord == chain.getLast());
+      }
+      stretches.add(points.size() - begun);
+    }
+    pieces.add(new CutPiece(points, stretches, length(points, stretches), null, null));
+  }
+
+  private void add(List<CutPoint> points, List<Integer> stretches, double length, Node to) {
+    Double turn = points.size() < 2 || lastDirection == null ? null : turn(points);
+    Double toEdge = points.size() < 2 ? null : toEdge(points, to);
+    pieces.add(new CutPiece(points, stretches, length, turn, toEdge));
+    lastDirection =
+        stretches.isEmpty() || stretches.getFirst() < 2
+            ? null
+            : direction(points, stretches.getFirst() - 1);
+  }
+
+  private void addChain(
+      List<Chord> chain,
+      Node from,
+      Node to,
+      @Nullable SightPlane plane,
+      List<CutPoint> points,
+      List<Integer> stretches) {
+    int begun = points.size();
+    addEnd(chain.getFirst().from(), chain.getFirst(), false, from, to, plane, points);
+    for (int i = 0; i + 1 < chain.size(); i++) {
+      add(points, chain.get(i).to(), isAt(chain.get(i).to(), from, to));
+    }
+    addEnd(chain.getLast().to(), chain.getLast(), true, from, to, plane, points);
     stretches.add(points.size() - begun);
-    pieces.add(
-        new CutPiece(
-            points, stretches, length(points, stretches), turn(points), toEdge(points, to)));
-    lastDirection = direction(points, points.size() - 1);
+  }
+
+  /** An end of a chain: one of the piece's, where the model ends, or where the cut runs on to. */
+  private void addEnd(
+      Node node,
+      Chord chord,
+      boolean last,
+      Node from,
+      Node to,
+      @Nullable SightPlane plane,
+      List<CutPoint> points) {
+    double across = plane == null ? 0.5 : plane.across(node.at());
+    if (plane == null || !Sight.isPastEnds(across) || isAt(node, from, to)) {
+      add(points, node, true);
+      return;
+    }
+    Vec3 sightEnd = plane.onSightLine(across > 0.5, chord.from().at(), chord.to().at());
+    CutPoint end = new CutPoint(sightEnd, CutPoint.Use.SIGHT, null);
+    CutPoint border = new CutPoint(node.at(), CutPoint.Use.RUN_ON, edgeAt(node));
+    points.add(last ? end : border);
+    points.add(last ? border : end);
+  }
+
+  private static boolean isAt(Node node, Node from, Node to) {
+    return node.at().equals(from.at()) || node.at().equals(to.at());
   }
 
   private void add(List<CutPoint> points, Node node, boolean end) {
@@ -62,8 +132,9 @@ final class TraceLine {
             }
             yield end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING;
           }
-          case Node.OnEdge on -> CutPoint.Use.CROSSING;
+          case Node.OnEdge on -> end ? CutPoint.Use.NEW : CutPoint.Use.CROSSING;
           case Node.Inside in -> CutPoint.Use.NEW;
+          case Node.Beside beside -> CutPoint.Use.SIGHT;
         };
     points.add(new CutPoint(node.at(), use, edgeAt(node)));
   }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 
 /**
  * The edge ring through an edge: edges side by side, each opposite the last across a quad. Winding
@@ -33,18 +34,29 @@ public record Ring(
    * @return empty where no quad lies at e across which a ring could run
    */
   public static Optional<Ring> through(Mesh mesh, int e) {
-    return new Walk(mesh, e).ring();
+    return through(mesh, e, face -> true);
+  }
+
+  /**
+   * Walks the ring through e as far as faces may be crossed.
+   *
+   * @param faces whether a face may be
+   */
+  public static Optional<Ring> through(Mesh mesh, int e, IntPredicate faces) {
+    return new Walk(mesh, e, faces).ring();
   }
 
   private static final class Walk {
     private final Mesh mesh;
     private final int named;
+    private final IntPredicate faces;
     private final Deque<Integer> edges = new ArrayDeque<>();
     private final Deque<Integer> firsts = new ArrayDeque<>();
     private final Deque<Integer> quads = new ArrayDeque<>();
 
-    Walk(Mesh mesh, int named) {
+    Walk(Mesh mesh, int named, IntPredicate faces) {
       this.mesh = mesh;
+      this.faces = faces;
       this.named = named;
     }
 
@@ -92,6 +104,9 @@ public record Ring(
       while (true) {
         int f = mesh.faceOf(side);
         int e = mesh.edgeOf(side);
+        if (!faces.test(f)) {
+          return new Step.Stopped(Stop.notChosen(e, f, mesh.size(f)));
+        }
         if (mesh.size(f) != 4) {
           return new Step.Stopped(Stop.face(e, f, mesh.size(f)));
         }

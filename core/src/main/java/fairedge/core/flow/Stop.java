@@ -16,7 +16,9 @@ public record Stop(Cause cause, int edge, int face, int sides) {
     BORDER,
     TRIANGLE,
     NGON,
-    CROWDED
+    CROWDED,
+    /** A face that may not be cut. */
+    NOT_CHOSEN
   }
 
   static Stop border(int edge) {
@@ -25,6 +27,10 @@ public record Stop(Cause cause, int edge, int face, int sides) {
 
   static Stop crowded(int edge) {
     return new Stop(Cause.CROWDED, edge, Mesh.NONE, 0);
+  }
+
+  static Stop notChosen(int edge, int face, int sides) {
+    return new Stop(Cause.NOT_CHOSEN, edge, face, sides);
   }
 
   static Stop face(int edge, int face, int sides) {

@@ -1,5 +1,7 @@
 package fairedge.core.geometry;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * One polygon in space by its corners in order, and the measures that the product defines on it.
  * Corners need not lie in one plane. Immutable; every measure costs its number of corners, but
@@ -203,6 +205,33 @@ public final class Polygon {
     return sum / corners.length;
   }
 
+  /**
+   * A place laid onto the triangulation along the axis of the projection; null where it lies beside
+   * the polygon. Cost: the triangulation.
+   */
+  public @Nullable Vec3 onSurface(Vec3 p) {
+    Projection seen = Projection.along(newell);
+    int[] triangles = triangles();
+    for (int i = 0; i < triangles.length; i += 3) {
+      Vec3 a = corners[triangles[i]];
+      Vec3 b = corners[triangles[i + 1]];
+      Vec3 c = corners[triangles[i + 2]];
+      double whole = area2(seen, a, b, c);
+      double toB = area2(seen, a, p, c) / whole;
+      double toC = area2(seen, a, b, p) / whole;
+      if (toB >= 0 && toC >= 0 && toB + toC <= 1) {
+        return a.plus(b.minus(a).times(toB)).plus(c.minus(a).times(toC));
+      }
+    }
+    return null;
+  }
+
+  private static double area2(Projection seen, Vec3 a, Vec3 b, Vec3 c) {
+    double bu = seen.across(b) - seen.across(a);
+    double bv = seen.up(b) - seen.up(a);
+    return bu * (seen.up(c) - seen.up(a)) - bv * (seen.across(c) - seen.across(a));
+  }
+
   /** This polygon seen along its normal, as plane coordinates. */
   public Flat flat() {
     return new Flat(this);
@@ -224,41 +253,18 @@ public final class Polygon {
     private final double[] u;
     private final double[] v;
     private final Polygon polygon;
+    private final Projection projection;
 
     private Flat(Polygon polygon) {
       this.polygon = polygon;
+      this.projection = Projection.along(polygon.newell);
       int n = polygon.size();
       u = new double[n];
       v = new double[n];
       for (int i = 0; i < n; i++) {
-        u[i] = acrossOf(polygon.corner(i));
-        v[i] = upOf(polygon.corner(i));
+        u[i] = projection.across(polygon.corner(i));
+        v[i] = projection.up(polygon.corner(i));
       }
-    }
-
-    private int axis() {
-      Vec3 n = polygon.newell;
-      double ax = Math.abs(n.x());
-      double ay = Math.abs(n.y());
-      double az = Math.abs(n.z());
-      return az >= ax && az >= ay ? 2 : ay >= ax ? 1 : 0;
-    }
-
-    private double acrossOf(Vec3 p) {
-      Vec3 n = polygon.newell;
-      return switch (axis()) {
-        case 2 -> n.z() >= 0 ? p.x() : -p.x();
-        case 1 -> n.y() >= 0 ? p.z() : -p.z();
-        default -> n.x() >= 0 ? p.y() : -p.y();
-      };
-    }
-
-    private double upOf(Vec3 p) {
-      return switch (axis()) {
-        case 2 -> p.y();
-        case 1 -> p.x();
-        default -> p.z();
-      };
     }
 
     /** Which way corners a, b, c turn: 1 left (convex), -1 right, 0 straight. */
@@ -268,8 +274,8 @@ public final class Polygon {
 
     /** Whether point p, seen along the normal, lies inside by the even-odd rule. */
     public boolean contains(Vec3 p) {
-      double pu = acrossOf(p);
-      double pv = upOf(p);
+      double pu = projection.across(p);
+      double pv = projection.up(p);
       boolean inside = false;
       for (int i = 0, j = u.length - 1; i < u.length; j = i++) {
         if (v[i] > pv != v[j] > pv) {
@@ -289,8 +295,8 @@ public final class Polygon {
     public boolean opensTo(int i, Vec3 p) {
       int before = (i + u.length - 1) % u.length;
       int after = (i + 1) % u.length;
-      double pu = acrossOf(p);
-      double pv = upOf(p);
+      double pu = projection.across(p);
+      double pv = projection.up(p);
       boolean leftOfOut = Predicates.turn(u[i], v[i], u[after], v[after], pu, pv) > 0;
       boolean rightOfIn = Predicates.turn(u[i], v[i], u[before], v[before], pu, pv) < 0;
       int turn = turn(before, i, after);
@@ -324,10 +330,10 @@ public final class Polygon {
       if (a.equals(p) || a.equals(q) || b.equals(p) || b.equals(q)) {
         return false;
       }
-      double pu = acrossOf(p);
-      double pv = upOf(p);
-      double qu = acrossOf(q);
-      double qv = upOf(q);
+      double pu = projection.across(p);
+      double pv = projection.up(p);
+      double qu = projection.across(q);
+      double qv = projection.up(q);
       int sa = Predicates.turn(pu, pv, qu, qv, u[i], v[i]);
       int sb = Predicates.turn(pu, pv, qu, qv, u[j], v[j]);
       int sp = Predicates.turn(u[i], v[i], u[j], v[j], pu, pv);

@@ -1,48 +1,189 @@
 package fairedge.core.step;
 
 import fairedge.core.cut.CutResult;
+import fairedge.core.cut.LoopPlaces;
 import fairedge.core.cut.Loops;
-import fairedge.core.cut.Refusal;
+import fairedge.core.cut.Outline;
+import fairedge.core.cut.OutlineShape;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Reach;
+import fairedge.core.cut.Scope;
+import fairedge.core.cut.Site;
+import fairedge.core.cut.Straight;
 import fairedge.core.cut.Trace;
 import fairedge.core.cut.TracePoint;
-import fairedge.core.geometry.Tolerance;
-import fairedge.core.local.MeshEdit;
-import fairedge.core.near.FaceTree;
+import fairedge.core.cut.TraceRun;
+import fairedge.core.cut.View;
+import fairedge.core.local.Refusal;
 import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What was asked: a value that can be written as JSON and replayed. The same change on the same
- * mesh gives the same bytes on every machine.
+ * mesh gives the same bytes on every machine. The factories called {@code asked} take what people
+ * leave out as what they mean most often, and the short forms.
  */
 public sealed interface Change {
+  /** The faces that it may touch. */
+  Scope scope();
 
   /**
-   * @param near the faces of the mesh as they were before the edit began
    * @throws Refusal.Raised with the edit half done; the caller takes it back
    */
-  CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near);
+  CutResult applyTo(Site site);
 
-  /** A cut from point to point over the surface in view. */
-  record TraceChange(List<TracePoint> points) implements Change {
+  private static <T> T or(@Nullable T given, T otherwise) {
+    return given == null ? otherwise : given;
+  }
+
+  /** A cut from point to point over the surface. */
+  record TraceChange(List<TraceRun> runs, Reach reach, Scope scope) implements Change {
     public TraceChange {
-      points = List.copyOf(points);
+      runs = List.copyOf(runs);
+    }
+
+    /** One run over the surface in view. */
+    public static TraceChange of(List<TracePoint> points) {
+      return asked(null, points, null, null);
+    }
+
+    /**
+     * @param points one run, in place of runs
+     */
+    public static TraceChange asked(
+        @Nullable List<TraceRun> runs,
+        @Nullable List<TracePoint> points,
+        @Nullable Reach reach,
+        @Nullable Scope scope) {
+      List<TraceRun> all =
+          points == null ? Objects.requireNonNull(runs, "runs") : List.of(TraceRun.of(points));
+      return new TraceChange(all, or(reach, Reach.FRONT), or(scope, Scope.WHOLE));
     }
 
     @Override
-    public CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near) {
-      return Trace.cut(edit, tolerance.merge(), near, points);
+    public CutResult applyTo(Site site) {
+      return Trace.cut(site, reach, runs);
     }
   }
 
   /**
-   * An edge loop across the ring of an edge.
+   * Edge loops across the ring of an edge.
    *
-   * @param fraction from the edge's first vertex (lower id) to its second
+   * @param places where on the edge, from its first vertex (lower id) to its second
+   * @param runOn past a stop, on to the corner opposite
    */
-  record LoopsChange(int edge, double fraction) implements Change {
+  record LoopsChange(int edge, LoopPlaces places, Loops.Shape shape, boolean runOn, Scope scope)
+      implements Change {
+    /** One loop at a share of the edge. */
+    public static LoopsChange of(int edge, double fraction) {
+      return asked(edge, null, fraction, null, null, null);
+    }
+
+    /**
+     * @param fraction of one loop, in place of places
+     */
+    public static LoopsChange asked(
+        int edge,
+        @Nullable LoopPlaces places,
+        @Nullable Double fraction,
+        Loops.@Nullable Shape shape,
+        @Nullable Boolean runOn,
+        @Nullable Scope scope) {
+      LoopPlaces all =
+          fraction == null
+              ? Objects.requireNonNull(places, "places")
+              : new LoopPlaces.At(List.of(fraction), LoopPlaces.Measure.FRACTION);
+      return new LoopsChange(
+          edge, all, or(shape, Loops.Shape.STRAIGHT), or(runOn, false), or(scope, Scope.WHOLE));
+    }
+
     @Override
-    public CutResult applyTo(MeshEdit edit, Tolerance tolerance, FaceTree near) {
-      return Loops.cut(edit, tolerance.merge(), edge, fraction);
+    public CutResult applyTo(Site site) {
+      return Loops.cut(site, edge, places, shape, runOn);
+    }
+  }
+
+  /** A cut by a plane, or by several side by side; its fields are those of {@link Straight.Cut}. */
+  record StraightChange(
+      PlaneBy plane,
+      double turn,
+      double tilt,
+      double shift,
+      int count,
+      double spacing,
+      Reach reach,
+      boolean between,
+      @Nullable View eye,
+      Straight.After after,
+      Straight.Ends ends,
+      Scope scope)
+      implements Change {
+    public StraightChange {
+      Objects.requireNonNull(plane, "plane");
+    }
+
+    /** One endless plane right through the whole mesh. */
+    public static StraightChange of(PlaneBy plane, Straight.After after, Straight.Ends ends) {
+      return asked(plane, null, null, null, null, null, null, null, null, after, ends, null);
+    }
+
+    public static StraightChange asked(
+        PlaneBy plane,
+        @Nullable Double turn,
+        @Nullable Double tilt,
+        @Nullable Double shift,
+        @Nullable Integer count,
+        @Nullable Double spacing,
+        @Nullable Reach reach,
+        @Nullable Boolean between,
+        @Nullable View eye,
+        Straight.@Nullable After after,
+        Straight.@Nullable Ends ends,
+        @Nullable Scope scope) {
+      return new StraightChange(
+          plane,
+          or(turn, 0.0),
+          or(tilt, 0.0),
+          or(shift, 0.0),
+          or(count, 1),
+          or(spacing, 0.0),
+          or(reach, Reach.THROUGH),
+          or(between, false),
+          eye,
+          or(after, Straight.After.JOINED),
+          or(ends, Straight.Ends.OPEN),
+          or(scope, Scope.WHOLE));
+    }
+
+    @Override
+    public CutResult applyTo(Site site) {
+      return Straight.cut(
+          site,
+          new Straight.Cut(
+              plane, turn, tilt, shift, count, spacing, reach, between, eye, after, ends));
+    }
+  }
+
+  /** A cut by a shape that is projected along the view. */
+  record OutlineChange(OutlineShape shape, Outline.Placement placement, Reach reach, Scope scope)
+      implements Change {
+    public OutlineChange {
+      Objects.requireNonNull(shape, "shape");
+      Objects.requireNonNull(placement, "placement");
+    }
+
+    public static OutlineChange asked(
+        OutlineShape shape,
+        Outline.Placement placement,
+        @Nullable Reach reach,
+        @Nullable Scope scope) {
+      return new OutlineChange(shape, placement, or(reach, Reach.FRONT), or(scope, Scope.WHOLE));
+    }
+
+    @Override
+    public CutResult applyTo(Site site) {
+      return Outline.cut(site, shape, placement, reach);
     }
   }
 }

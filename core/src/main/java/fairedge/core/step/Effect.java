@@ -57,7 +57,7 @@ public record Effect(
   public static Effect of(Mesh after, Receipt receipt, View view) {
     int[] counts = new int[4];
     for (Receipt.FaceSplit split : receipt.splitFaces()) {
-      int side = facesTheEye(after, split.from(), view) ? 0 : 2;
+      int side = facesTheEye(after, split.into().getFirst(), view) ? 0 : 2;
       counts[side] += split.sides() == 4 ? 1 : 0;
       counts[side + 1]++;
     }

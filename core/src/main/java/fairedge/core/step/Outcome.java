@@ -1,6 +1,6 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.Refusal;
+import fairedge.core.local.Refusal;
 
 /** What came of a change. */
 public sealed interface Outcome {

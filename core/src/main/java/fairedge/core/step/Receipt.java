@@ -16,9 +16,9 @@ import java.util.TreeSet;
  * element that is not named is kept as it was.
  *
  * @param newVertices ids made
- * @param splitEdges edges that were there before, each with all edges it became
+ * @param splitEdges edges that were there before, each with all edges it became and that are left
  * @param newEdges edges made in faces
- * @param splitFaces faces that were there before, each with all faces it became
+ * @param splitFaces faces that were there before, each with all faces it became and that are left
  * @param newFaces faces made that came of no face
  * @param movedVertices vertices that were there and lie elsewhere
  * @param reshapedFaces faces that run over other vertices
@@ -26,6 +26,7 @@ import java.util.TreeSet;
  * @param goneEdges ids freed
  * @param goneFaces ids freed
  * @param usedVertices how many vertices that were there the cut ends on
+ * @param chosen faces that come back as chosen
  */
 public record Receipt(
     List<Integer> newVertices,
@@ -40,12 +41,13 @@ public record Receipt(
     List<Integer> goneFaces,
     int usedVertices,
     List<CutPiece> pieces,
-    List<CutRemark> remarks) {
+    List<CutRemark> remarks,
+    List<Integer> chosen) {
 
-  /** What one edge became, itself among it. */
+  /** What one edge became, itself among it if it is left. */
   public record Split(int from, List<Integer> into) {}
 
-  /** What one face became, itself among it, and how many sides it had before. */
+  /** What one face became, itself among it if it is left, and how many sides it had before. */
   public record FaceSplit(int from, int sides, List<Integer> into) {}
 
   public boolean changesNothing() {
@@ -148,9 +150,9 @@ public record Receipt(
     Receipt receipt(CutResult result, Journal journal) {
       return new Receipt(
           List.copyOf(newVertices),
-          splits(edgeWhole),
+          splits(edgeWhole, goneEdges),
           List.copyOf(newEdges),
-          splits(faceWhole).stream()
+          splits(faceWhole, goneFaces).stream()
               .map(s -> new FaceSplit(s.from(), journal.sidesBefore(s.from()), s.into()))
               .toList(),
           List.copyOf(newFaces),
@@ -161,13 +163,18 @@ public record Receipt(
           List.copyOf(goneFaces),
           result.usedVertices(),
           result.pieces(),
-          result.remarks());
+          result.remarks(),
+          result.chosen());
     }
 
-    private static List<Split> splits(Map<Integer, Integer> wholes) {
+    /** Of what was split, all parts that are left. */
+    private static List<Split> splits(Map<Integer, Integer> wholes, TreeSet<Integer> gone) {
       Map<Integer, List<Integer>> byWhole = new TreeMap<>();
       wholes.forEach((part, whole) ->
-          byWhole.computeIfAbsent(whole, w -> new ArrayList<>(List.of(w))).add(part));
+          byWhole
+              .computeIfAbsent(
+                  whole, w -> new ArrayList<>(gone.contains(w) ? List.of() : List.of(w)))
+              .add(part));
       return byWhole.entrySet().stream()
           .map(e -> new Split(e.getKey(), List.copyOf(e.getValue())))
           .toList();

@@ -1,11 +1,12 @@
 package fairedge.core.step;
 
 import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Refusal;
+import fairedge.core.cut.Site;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.Journal;
 import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.FaceTree;
@@ -80,7 +81,7 @@ public final class Workpiece {
 
   private Outcome tryOut(Change change, MeshEdit edit) {
     try {
-      CutResult result = change.applyTo(edit, tolerance, near);
+      CutResult result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
       Receipt receipt = Receipt.of(edit.journal(), result);
       return new Outcome.Made(receipt);
     } catch (Refusal.Raised refused) {

@@ -10,6 +10,7 @@ import fairedge.core.Meshes;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
@@ -22,7 +23,7 @@ import org.junit.jupiter.api.Test;
 
 class LoopsTest {
   private static Receipt made(Mesh mesh, int edge, double fraction) {
-    Outcome outcome = workpiece(mesh).apply(new Change.LoopsChange(edge, fraction));
+    Outcome outcome = workpiece(mesh).apply(Change.LoopsChange.of(edge, fraction));
     assertThat(outcome).isInstanceOf(Outcome.Made.class);
     assertMesh(mesh).isSound();
     return ((Outcome.Made) outcome).receipt();
@@ -30,7 +31,7 @@ class LoopsTest {
 
   private static Refusal refused(Mesh mesh, int edge, double fraction) {
     byte[] before = MeshBytes.write(mesh);
-    Outcome outcome = workpiece(mesh).apply(new Change.LoopsChange(edge, fraction));
+    Outcome outcome = workpiece(mesh).apply(Change.LoopsChange.of(edge, fraction));
     assertThat(outcome).isInstanceOf(Outcome.Refused.class);
     assertMesh(mesh).hasBytes(before);
     return ((Outcome.Refused) outcome).refusal();

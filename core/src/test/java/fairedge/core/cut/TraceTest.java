@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.within;
 import fairedge.core.Meshes;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
@@ -25,8 +26,7 @@ class TraceTest {
   private static final View ABOVE = new View.Perspective(new Vec3(1.2, 0.9, 10));
 
   private static Change.TraceChange trace(View view, Anchor... anchors) {
-    return new Change.TraceChange(
-        Arrays.stream(anchors).map(a -> new TracePoint(a, view)).toList());
+    return Change.TraceChange.of(Arrays.stream(anchors).map(a -> new TracePoint(a, view)).toList());
   }
 
   private static Receipt made(Mesh mesh, View view, Anchor... anchors) {

@@ -78,12 +78,12 @@ class KindsTest {
     int[][] edges = {{0, 1}, {0, 2}, {0, 4}};
     for (int[] ends : edges) {
       int e = cube.findEdge(ends[0], ends[1]);
-      workpiece.apply(new Change.LoopsChange(e, share));
+      workpiece.apply(Change.LoopsChange.of(e, share));
       int rest = cube.findEdge(ends[1], cube.vertexEnd() - 1);
       for (int v = 0; rest == Mesh.NONE && v < cube.vertexEnd(); v++) {
         rest = v == ends[0] ? Mesh.NONE : sameLine(cube, ends[1], v, ends[0]);
       }
-      workpiece.apply(new Change.LoopsChange(rest, fromEnd(cube, rest, ends[1], share)));
+      workpiece.apply(Change.LoopsChange.of(rest, fromEnd(cube, rest, ends[1], share)));
     }
     return cube;
   }

@@ -62,7 +62,7 @@ class HarbourPropsTest {
         IntStream.of(4, 5, 6)
             .mapToObj(v -> new TracePoint(new Anchor.OnVertex(v), corner))
             .toList();
-    new Workpiece(block, Tolerance.of(block.bounds())).apply(new Change.TraceChange(line));
+    new Workpiece(block, Tolerance.of(block.bounds())).apply(Change.TraceChange.of(line));
     assertMesh(block).isSound().hasFacesOfSides(4, 18);
     assertThat(inspect(block).findings())
         .allSatisfy(f -> assertThat(f.severity()).isEqualTo(Severity.REMARK));

@@ -10,7 +10,15 @@ import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
 import fairedge.core.cut.Anchor;
+import fairedge.core.cut.LoopPlaces;
+import fairedge.core.cut.Loops;
+import fairedge.core.cut.Outline;
+import fairedge.core.cut.OutlineShape;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Reach;
+import fairedge.core.cut.Scope;
 import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -20,9 +28,11 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.props.HarbourProps;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -44,7 +54,7 @@ class WorkpieceTest {
     Mesh bollard = HarbourProps.mooringBollard();
     byte[] before = MeshBytes.write(bollard);
     Workpiece workpiece = of(bollard);
-    Change loop = new Change.LoopsChange(bollard.findEdge(36, 48), 0.5);
+    Change loop = Change.LoopsChange.of(bollard.findEdge(36, 48), 0.5);
     Preview<byte[]> preview = workpiece.preview(loop, FRONT, MeshBytes::write);
     assertMesh(bollard).hasBytes(before);
     assertThat(preview.effect().sentence())
@@ -69,7 +79,7 @@ class WorkpieceTest {
 
   private static Change trace(Mesh mesh, Anchor... anchors) {
     View above = new View.Parallel(new Vec3(0, 0, -1));
-    return new Change.TraceChange(
+    return Change.TraceChange.of(
         List.of(anchors).stream().map(a -> new TracePoint(a, above)).toList());
   }
 
@@ -78,10 +88,10 @@ class WorkpieceTest {
     Mesh lid = HarbourProps.hatchLid();
     Workpiece workpiece = of(lid);
     Preview<Integer> preview =
-        workpiece.preview(new Change.LoopsChange(9999, 0.5), FRONT, Mesh::faceCount);
+        workpiece.preview(Change.LoopsChange.of(9999, 0.5), FRONT, Mesh::faceCount);
     assertThat(preview.outcome()).isInstanceOf(Outcome.Refused.class);
     assertThat(preview.effect().sentence()).isEqualTo("Changes nothing.");
-    assertThat(workpiece.apply(new Change.LoopsChange(9999, 0.5)))
+    assertThat(workpiece.apply(Change.LoopsChange.of(9999, 0.5)))
         .isInstanceOf(Outcome.Refused.class);
     assertThat(workpiece.stepCount()).isZero();
   }
@@ -115,7 +125,7 @@ class WorkpieceTest {
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
   void randomSteps_keepTheLaws_undoAndReplayByteForByte(long seed) {
-    int[] kinds = new int[3];
+    Map<String, Integer> kinds = new TreeMap<>();
     for (var fixture : Meshes.all().entrySet()) {
       Mesh mesh = fixture.getValue();
       Mesh again = copy(mesh);
@@ -132,10 +142,8 @@ class WorkpieceTest {
         byte[] before = MeshBytes.write(mesh);
         Outcome outcome = workpiece.apply(change);
         assertMesh(mesh).as("%s after %s", fixture.getKey(), change).isSound();
-        kinds[
-            outcome instanceof Outcome.Refused
-                ? 2
-                : change instanceof Change.LoopsChange ? 1 : 0]++;
+        boolean refused = outcome instanceof Outcome.Refused;
+        kinds.merge(refused ? "refused" : change.getClass().getSimpleName(), 1, Integer::sum);
         if (outcome instanceof Outcome.Made) {
           made.add(change);
         } else {
@@ -165,9 +173,8 @@ class WorkpieceTest {
       assertMesh(mesh).hasBytes(first);
     }
     int all = ROUNDS * Meshes.all().size();
-    assertThat(Arrays.stream(kinds).min().orElse(0))
-        .as("traces, loops, refused")
-        .isGreaterThan(all / 20);
+    assertThat(kinds).as("of %d", all).hasSize(5);
+    assertThat(kinds.values()).as("%s of %d", kinds, all).allMatch(n -> n > all / 20);
   }
 
   private static void takeAllBack(Workpiece workpiece) {
@@ -245,20 +252,93 @@ class WorkpieceTest {
   }
 
   private static Change randomChange(Mesh mesh, SplittableRandom random, double scale) {
-    if (random.nextInt(3) == 0) {
-      double fraction = random.nextInt(6) == 0 ? 1.5 : random.nextDouble(0.1, 0.9);
-      return new Change.LoopsChange(random.nextInt(mesh.edgeEnd() + 1), fraction);
+    int kind = random.nextInt(10);
+    if (kind < 3) {
+      return randomLoops(mesh, random);
     }
+    View view = randomView(random, scale);
+    if (kind < 5) {
+      return randomStraight(mesh, random, view);
+    }
+    return kind < 7 ? randomOutline(mesh, random, view, scale) : randomTrace(mesh, random, view);
+  }
+
+  private static Change randomLoops(Mesh mesh, SplittableRandom random) {
+    int edge = random.nextInt(mesh.edgeEnd() + 1);
+    if (random.nextBoolean()) {
+      double fraction = random.nextInt(6) == 0 ? 1.5 : random.nextDouble(0.1, 0.9);
+      return Change.LoopsChange.of(edge, fraction);
+    }
+    LoopPlaces even =
+        new LoopPlaces.Even(
+            1 + random.nextInt(2), random.nextDouble(0.5, 1), 0, LoopPlaces.Measure.FRACTION);
+    return new Change.LoopsChange(
+        edge, even, Loops.Shape.STRAIGHT, random.nextBoolean(), Scope.WHOLE);
+  }
+
+  private static View randomView(SplittableRandom random, double scale) {
     Vec3 eye =
         new Vec3(random.nextDouble(-1, 1), random.nextDouble(-1, 1), random.nextDouble(-1, 1))
             .unit()
             .times(3 * scale);
-    View view = random.nextBoolean() ? new View.Perspective(eye) : new View.Parallel(eye);
-    List<TracePoint> points = new ArrayList<>();
-    for (int i = 2 + random.nextInt(2); i > 0; i--) {
-      points.add(new TracePoint(randomAnchor(mesh, random), view));
+    return random.nextBoolean() ? new View.Perspective(eye) : new View.Parallel(eye);
+  }
+
+  private static Reach randomReach(SplittableRandom random) {
+    return random.nextBoolean() ? Reach.FRONT : Reach.THROUGH;
+  }
+
+  /** Now and then of every second face only. */
+  private static Scope randomScope(Mesh mesh, SplittableRandom random) {
+    return random.nextInt(3) > 0
+        ? Scope.WHOLE
+        : Scope.of(IntStream.range(0, mesh.faceEnd()).filter(f -> f % 2 == 0).boxed().toList());
+  }
+
+  private static Change randomStraight(Mesh mesh, SplittableRandom random, View view) {
+    Anchor[] three = {
+      randomAnchor(mesh, random), randomAnchor(mesh, random), randomAnchor(mesh, random)
+    };
+    return Change.StraightChange.asked(
+        new PlaneBy.Through(List.of(three)),
+        null,
+        null,
+        null,
+        null,
+        null,
+        randomReach(random),
+        null,
+        view,
+        null,
+        null,
+        randomScope(mesh, random));
+  }
+
+  private static Change randomOutline(Mesh mesh, SplittableRandom random, View view, double scale) {
+    Vec3 centre = mesh.position(random.nextInt(mesh.vertexEnd()));
+    Vec3 sight = view.sightTo(centre).unit();
+    Vec3 right = sight.cross(new Vec3(0.3, 0.5, 0.8)).unit();
+    double size = scale * random.nextDouble(0.02, 0.3);
+    OutlineShape shape =
+        random.nextBoolean()
+            ? new OutlineShape.Regular(3 + random.nextInt(6))
+            : new OutlineShape.Rectangle();
+    Outline.Placement placement =
+        new Outline.Placement(centre, right.times(size), right.cross(sight).times(size), view);
+    return new Change.OutlineChange(
+        shape, placement, randomReach(random), randomScope(mesh, random));
+  }
+
+  private static Change randomTrace(Mesh mesh, SplittableRandom random, View view) {
+    List<TraceRun> runs = new ArrayList<>();
+    for (int r = 1 + random.nextInt(2); r > 0; r--) {
+      List<TracePoint> points = new ArrayList<>();
+      for (int i = 2 + random.nextInt(2); i > 0; i--) {
+        points.add(new TracePoint(randomAnchor(mesh, random), view));
+      }
+      runs.add(TraceRun.of(points));
     }
-    return new Change.TraceChange(points);
+    return new Change.TraceChange(runs, randomReach(random), randomScope(mesh, random));
   }
 
   private static Anchor randomAnchor(Mesh mesh, SplittableRandom random) {

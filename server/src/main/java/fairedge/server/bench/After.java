@@ -24,6 +24,8 @@ public record After(
     return switch (change) {
       case Change.TraceChange t -> "Trace";
       case Change.LoopsChange l -> "Loops";
+      case Change.StraightChange s -> "Straight";
+      case Change.OutlineChange o -> "Outline";
     };
   }
 }

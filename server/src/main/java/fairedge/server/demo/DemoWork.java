@@ -182,7 +182,7 @@ class DemoWork {
   }
 
   private static Change waistLoop() {
-    return new Change.LoopsChange(HarbourProps.mooringBollard().findEdge(36, 48), 0.5);
+    return Change.LoopsChange.of(HarbourProps.mooringBollard().findEdge(36, 48), 0.5);
   }
 
   private static Anchor onVertex(int v) {
@@ -190,7 +190,7 @@ class DemoWork {
   }
 
   private static Change trace(View view, Anchor... anchors) {
-    return new Change.TraceChange(
+    return Change.TraceChange.of(
         Stream.of(anchors).map(anchor -> new TracePoint(anchor, view)).toList());
   }
 

@@ -129,7 +129,7 @@ class ApiDescription {
       if (c.isEnum()) {
         Schema<Object> values = simple("string");
         for (Object value : c.getEnumConstants()) {
-          values.addEnumItemObject(((Enum<?>) value).name());
+          values.addEnumItemObject(CoreJson.nameOf((Enum<?>) value));
         }
         return values;
       }

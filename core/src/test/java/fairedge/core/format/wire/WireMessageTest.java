@@ -33,7 +33,7 @@ class WireMessageTest {
     Mesh cube = Meshes.cube();
     all.put("cube", WireMessage.whole(cube, ORIGIN, 7));
     Workpiece workpiece = new Workpiece(cube, Tolerance.of(cube.bounds()));
-    workpiece.apply(new Change.LoopsChange(cube.findEdge(0, 4), 0.25));
+    workpiece.apply(Change.LoopsChange.of(cube.findEdge(0, 4), 0.25));
     all.put(
         "cube-loop", WireMessage.delta(cube, ORIGIN, workpiece.lastTouched().orElseThrow(), 7, 8));
     all.put("cube-undo", WireMessage.delta(cube, ORIGIN, workpiece.undo(), 8, 9));

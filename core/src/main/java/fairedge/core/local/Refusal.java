@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.local;
 
 import fairedge.core.mesh.Element;
 import org.jspecify.annotations.Nullable;

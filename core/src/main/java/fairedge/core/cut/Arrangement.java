@@ -1,0 +1,264 @@
+package fairedge.core.cut;
+
+import fairedge.core.geometry.Predicates;
+import fairedge.core.geometry.Projection;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * The pieces of a cut in one face, seen along the face's normal, made planar: no piece runs through
+ * a node or across another. Nodes are the face's vertices and places inside it; where pieces cross
+ * a node comes, and what runs along the border or twice is left out. Cost: the square of the
+ * pieces, less where they lie apart; pieces times nodes.
+ */
+final class Arrangement {
+  private final Projection projection;
+  private final double merge;
+  private final List<Vec3> places = new ArrayList<>();
+  private final List<Double> across = new ArrayList<>();
+  private final List<Double> up = new ArrayList<>();
+  private final List<Integer> vertices = new ArrayList<>();
+  private final Map<Integer, Integer> ofVertex = new HashMap<>();
+  private final Set<Piece> border = new LinkedHashSet<>();
+  private Set<Piece> pieces = new LinkedHashSet<>();
+
+  /** A straight piece between two nodes, the lower first. */
+  record Piece(int a, int b) {
+    static Piece between(int a, int b) {
+      return a < b ? new Piece(a, b) : new Piece(b, a);
+    }
+
+    boolean endsAt(int node) {
+      return a == node || b == node;
+    }
+
+    boolean meets(Piece other) {
+      return endsAt(other.a) || endsAt(other.b);
+    }
+  }
+
+  private record On(double t, int node) {}
+
+  /**
+   * @param shape the face's normal before any of it was cut
+   */
+  Arrangement(Mesh mesh, int face, Vec3 shape, double merge) {
+    this.projection = Projection.along(shape);
+    this.merge = merge;
+    int[] ring = mesh.vertices(face);
+    for (int v : ring) {
+      if (!ofVertex.containsKey(v)) {
+        realise(addNode(mesh.position(v)), v);
+      }
+    }
+    for (int i = 0; i < ring.length; i++) {
+      border.add(Piece.between(nodeOf(ring[i]), nodeOf(ring[(i + 1) % ring.length])));
+    }
+  }
+
+  private int addNode(Vec3 at) {
+    places.add(at);
+    across.add(projection.across(at));
+    up.add(projection.up(at));
+    vertices.add(Mesh.NONE);
+    return places.size() - 1;
+  }
+
+  void realise(int node, int vertex) {
+    vertices.set(node, vertex);
+    ofVertex.put(vertex, node);
+  }
+
+  int nodeOf(int vertex) {
+    Integer node = ofVertex.get(vertex);
+    if (node == null) {
+      throw new IllegalArgumentException("vertex " + vertex + " is not in the face that is cut");
+    }
+    return node;
+  }
+
+  int vertexOf(int node) {
+    return vertices.get(node);
+  }
+
+  boolean isRealised(int node) {
+    return vertices.get(node) != Mesh.NONE;
+  }
+
+  Vec3 at(int node) {
+    return places.get(node);
+  }
+
+  /** The node at a place; one within the merge distance is that place. */
+  int place(Vec3 at) {
+    for (int i = 0; i < places.size(); i++) {
+      if (places.get(i).distance(at) <= merge) {
+        return i;
+      }
+    }
+    return addNode(at);
+  }
+
+  void add(int a, int b) {
+    if (a != b) {
+      pieces.add(Piece.between(a, b));
+    }
+  }
+
+  /** The pieces made planar, in order. */
+  List<Piece> planar() {
+    pieces = splitAtNodes();
+    pieces = splitAtCrossings();
+    pieces.removeAll(border);
+    return List.copyOf(pieces);
+  }
+
+  private Set<Piece> splitAtNodes() {
+    Set<Piece> split = new LinkedHashSet<>();
+    for (Piece piece : pieces) {
+      List<On> on = new ArrayList<>();
+      for (int k = 0; k < places.size(); k++) {
+        if (!piece.endsAt(k) && isOn(piece, places.get(k))) {
+          on.add(new On(along(piece, places.get(k)), k));
+        }
+      }
+      addParts(piece, on, split);
+    }
+    return split;
+  }
+
+  private boolean isOn(Piece piece, Vec3 p) {
+    double t = along(piece, p);
+    return t > 0
+        && t < 1
+        && places.get(piece.a).towards(places.get(piece.b), t).distance(p) <= merge;
+  }
+
+  private double along(Piece piece, Vec3 p) {
+    Vec3 whole = places.get(piece.b).minus(places.get(piece.a));
+    return p.minus(places.get(piece.a)).dot(whole) / whole.dot(whole);
+  }
+
+  private static void addParts(Piece piece, List<On> on, Set<Piece> to) {
+    on.sort(Comparator.comparingDouble(On::t).thenComparingInt(On::node));
+    int last = piece.a;
+    for (On next : on) {
+      if (next.node != last) {
+        to.add(Piece.between(last, next.node));
+        last = next.node;
+      }
+    }
+    if (last != piece.b) {
+      to.add(Piece.between(last, piece.b));
+    }
+  }
+
+  /** By a sweep over the pieces from left to right. */
+  private Set<Piece> splitAtCrossings() {
+    List<Piece> byLeft = new ArrayList<>(pieces);
+    byLeft.sort(Comparator.comparingDouble(this::left));
+    Map<Piece, List<On>> crossings = new HashMap<>();
+    for (int i = 0; i < byLeft.size(); i++) {
+      Piece piece = byLeft.get(i);
+      double right = Math.max(across.get(piece.a), across.get(piece.b));
+      for (int j = i + 1; j < byLeft.size() && left(byLeft.get(j)) <= right; j++) {
+        if (!piece.meets(byLeft.get(j)) && cross(piece, byLeft.get(j))) {
+          noteCrossing(piece, byLeft.get(j), crossings);
+        }
+      }
+    }
+    Set<Piece> split = new LinkedHashSet<>();
+    for (Piece piece : pieces) {
+      addParts(piece, crossings.getOrDefault(piece, new ArrayList<>()), split);
+    }
+    return split;
+  }
+
+  private double left(Piece piece) {
+    return Math.min(across.get(piece.a), across.get(piece.b));
+  }
+
+  private void noteCrossing(Piece p, Piece q, Map<Piece, List<On>> crossings) {
+    double t = crossingAlong(p, q);
+    double s = crossingAlong(q, p);
+    Vec3 onP = places.get(p.a).towards(places.get(p.b), t);
+    Vec3 onQ = places.get(q.a).towards(places.get(q.b), s);
+    int node = place(onP.towards(onQ, 0.5));
+    crossings.computeIfAbsent(p, k -> new ArrayList<>()).add(new On(t, node));
+    crossings.computeIfAbsent(q, k -> new ArrayList<>()).add(new On(s, node));
+  }
+
+  /** Where along p it crosses q. */
+  private double crossingAlong(Piece p, Piece q) {
+    double qu = across.get(q.b) - across.get(q.a);
+    double qv = up.get(q.b) - up.get(q.a);
+    double a = qu * (up.get(p.a) - up.get(q.a)) - qv * (across.get(p.a) - across.get(q.a));
+    double b = qu * (up.get(p.b) - up.get(q.a)) - qv * (across.get(p.b) - across.get(q.a));
+    return a / (a - b);
+  }
+
+  /** Which way nodes a, b, c turn as seen along the normal. */
+  int turn(int a, int b, int c) {
+    return Predicates.turn(
+        across.get(a), up.get(a), across.get(b), up.get(b), across.get(c), up.get(c));
+  }
+
+  /** Whether two pieces cross between their ends. */
+  boolean cross(Piece p, Piece q) {
+    return turn(p.a, p.b, q.a) * turn(p.a, p.b, q.b) < 0
+        && turn(q.a, q.b, p.a) * turn(q.a, q.b, p.b) < 0;
+  }
+
+  /** Whether a node lies on a piece, between its ends. */
+  boolean liesOn(int node, Piece p) {
+    if (p.endsAt(node) || turn(p.a, p.b, node) != 0) {
+      return false;
+    }
+    double du = across.get(p.b) - across.get(p.a);
+    double dv = up.get(p.b) - up.get(p.a);
+    double along = (across.get(node) - across.get(p.a)) * du + (up.get(node) - up.get(p.a)) * dv;
+    return along > 0 && along < du * du + dv * dv;
+  }
+
+  /**
+   * Whether the way from node i towards another sets out between the side that leaves it, to {@code
+   * after}, and the one that comes to it, from {@code before}; the inside lies to the left.
+   */
+  boolean opensTo(int before, int i, int after, int towards) {
+    boolean leftOfOut = turn(i, after, towards) > 0;
+    boolean rightOfIn = turn(i, before, towards) < 0;
+    int turn = turn(before, i, after);
+    if (turn == 0) {
+      return isSpike(before, i, after) || leftOfOut;
+    }
+    return turn > 0 ? leftOfOut && rightOfIn : leftOfOut || rightOfIn;
+  }
+
+  private boolean isSpike(int before, int i, int after) {
+    return (across.get(before) - across.get(i)) * (across.get(after) - across.get(i))
+            + (up.get(before) - up.get(i)) * (up.get(after) - up.get(i))
+        > 0;
+  }
+
+  /** Whether a node lies inside a ring of nodes by the even-odd rule. */
+  boolean holds(int[] ring, int node) {
+    boolean inside = false;
+    for (int i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      boolean high = up.get(ring[i]) > up.get(node);
+      if (high != up.get(ring[j]) > up.get(node)) {
+        int side = turn(ring[j], ring[i], node);
+        if (up.get(ring[i]) > up.get(ring[j]) == side > 0) {
+          inside = !inside;
+        }
+      }
+    }
+    return inside;
+  }
+}

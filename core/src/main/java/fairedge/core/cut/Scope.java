@@ -1,0 +1,57 @@
+package fairedge.core.cut;
+
+import java.util.BitSet;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Which faces a change may touch. Others are left as they are, though one may gain a corner where a
+ * cut ends on an edge of it.
+ *
+ * @param chosen only these, by their ids before the change; null for the whole mesh
+ * @param hidden faces that the user does not see: not touched either, and they hide nothing
+ */
+public record Scope(@Nullable List<Integer> chosen, List<Integer> hidden) {
+  /** The whole mesh. */
+  public static final Scope WHOLE = new Scope(null, List.of());
+
+  public Scope {
+    chosen = chosen == null ? null : List.copyOf(chosen);
+    hidden = hidden == null ? List.of() : List.copyOf(hidden);
+  }
+
+  public static Scope of(List<Integer> chosen) {
+    return new Scope(chosen, List.of());
+  }
+
+  /** This scope as sets, for many questions. */
+  Limits limits() {
+    BitSet only = chosen == null ? null : setOf(chosen);
+    return new Limits(only, setOf(hidden));
+  }
+
+  private static BitSet setOf(List<Integer> ids) {
+    BitSet set = new BitSet();
+    for (int id : ids) {
+      if (id >= 0) {
+        set.set(id);
+      }
+    }
+    return set;
+  }
+
+  /** Answers for faces that were there before the change. */
+  record Limits(@Nullable BitSet only, BitSet hidden) {
+    boolean allows(int face) {
+      return (only == null || only.get(face)) && !hidden.get(face);
+    }
+
+    boolean shows(int face) {
+      return !hidden.get(face);
+    }
+
+    boolean isWhole() {
+      return only == null && hidden.isEmpty();
+    }
+  }
+}

@@ -1,0 +1,104 @@
+package fairedge.core.cut;
+
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.local.MeshEdit;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.near.FaceTree;
+import fairedge.core.near.RayCast;
+import fairedge.core.near.Region;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+
+/** Where a change is at work: the mesh under edit, what is near, what may be touched. */
+public final class Site {
+  private final MeshEdit edit;
+  private final Tolerance tolerance;
+  private final FaceTree near;
+  private final Scope.Limits limits;
+  private final int firstNewVertex;
+  private final int firstNewFace;
+
+  /**
+   * @param near the faces as they are before the edit begins
+   */
+  public Site(MeshEdit edit, Tolerance tolerance, FaceTree near, Scope scope) {
+    this.edit = edit;
+    this.tolerance = tolerance;
+    this.near = near;
+    this.limits = scope.limits();
+    this.firstNewVertex = edit.mesh().vertexEnd();
+    this.firstNewFace = edit.mesh().faceEnd();
+  }
+
+  public MeshEdit edit() {
+    return edit;
+  }
+
+  public Mesh mesh() {
+    return edit.mesh();
+  }
+
+  public Tolerance tolerance() {
+    return tolerance;
+  }
+
+  double merge() {
+    return tolerance.merge();
+  }
+
+  /** Vertices with lower ids were there before the change. */
+  public int firstNewVertex() {
+    return firstNewVertex;
+  }
+
+  /** Whether a face may be touched; one that the change made may. */
+  public boolean allows(int face) {
+    return face >= firstNewFace || limits.allows(face);
+  }
+
+  /** Whether all faces may be touched. */
+  boolean isWhole() {
+    return limits.isWhole();
+  }
+
+  boolean shows(int face) {
+    return face >= firstNewFace || limits.shows(face);
+  }
+
+  /** The faces in view whose boxes may meet a region. */
+  int[] facesMeeting(Region region) {
+    int[] found = near.meeting(region, edit.journal().touched().faces());
+    if (limits.isWhole()) {
+      return found;
+    }
+    return java.util.Arrays.stream(found).filter(this::shows).toArray();
+  }
+
+  /** For lines of sight; to be used before the edit begins. */
+  RayCast rays() {
+    return new RayCast(mesh(), near);
+  }
+
+  /** Says which faces that may not be cut gained corners by it. */
+  List<CutRemark> neighboursThatGained() {
+    List<CutRemark> remarks = new ArrayList<>();
+    if (limits.isWhole()) {
+      return remarks;
+    }
+    BitSet told = new BitSet();
+    for (int v = firstNewVertex; v < mesh().vertexEnd(); v++) {
+      for (int f : mesh().facesAt(v)) {
+        if (!allows(f) && !told.get(f)) {
+          told.set(f);
+          String text =
+              "A face that is not chosen gains a corner: it has %d sides now."
+                  .formatted(mesh().size(f));
+          remarks.add(new CutRemark(text, Element.face(f), mesh().position(v), null));
+        }
+      }
+    }
+    return remarks;
+  }
+}

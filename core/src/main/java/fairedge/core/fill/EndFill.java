@@ -1,0 +1,274 @@
+package fairedge.core.fill;
+
+import fairedge.core.geometry.Predicates;
+import fairedge.core.geometry.Projection;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Pruning;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Closes the open ends that lie in one plane: rings of vertices that wind to the left round the
+ * normal are outer ones, those that wind to the right are holes in the one round them (the end of a
+ * pipe). Cost: corners of a ring times those of its hole, and what lies in the plane.
+ */
+public final class EndFill {
+  private static final double LONGER = 1.25;
+
+  private final MeshEdit edit;
+  private final Mesh mesh;
+  private final Projection seen;
+  private final int like;
+
+  /** With what an end is closed. */
+  public enum With {
+    /** One face, or two where it has a hole. */
+    FACES,
+    /** Quads only. */
+    QUADS
+  }
+
+  private record Join(int outer, int hole, double length) {}
+
+  private EndFill(MeshEdit edit, Vec3 normal, int like) {
+    this.edit = edit;
+    this.mesh = edit.mesh();
+    this.seen = Projection.along(normal);
+    this.like = like;
+  }
+
+  /**
+   * @param rings as the new faces shall run; each vertex once
+   * @param normal to which the new faces look
+   * @param like a face whose label they get
+   * @throws Refusal.Raised where quads alone can't do it
+   */
+  public static void close(MeshEdit edit, List<int[]> rings, Vec3 normal, With with, int like) {
+    EndFill fill = new EndFill(edit, normal, like);
+    List<int[]> outer = new ArrayList<>(rings.stream().filter(r -> fill.area(r) > 0).toList());
+    List<int[]> holes = rings.stream().filter(r -> fill.area(r) <= 0).toList();
+    if (with == With.QUADS) {
+      fill.closeWithQuads(outer, holes);
+    } else {
+      holes.forEach(hole -> fill.joinHole(outer, hole));
+      outer.forEach(ring -> Pruning.layFace(edit, ring, like));
+    }
+  }
+
+  private double area(int[] ring) {
+    double sum = 0;
+    for (int i = 0; i < ring.length; i++) {
+      Vec3 p = mesh.position(ring[i]);
+      Vec3 q = mesh.position(ring[(i + 1) % ring.length]);
+      sum += seen.across(p) * seen.up(q) - seen.across(q) * seen.up(p);
+    }
+    return sum;
+  }
+
+  private void closeWithQuads(List<int[]> outer, List<int[]> holes) {
+    List<int[]> open = new ArrayList<>(outer);
+    for (int[] hole : holes) {
+      int[] round = roundIt(open, hole);
+      open.remove(round);
+      if (round.length != hole.length) {
+        throw Refusal.because(
+            "The outer end has %d vertices and the inner one %d: quads need as many in both."
+                .formatted(round.length, hole.length),
+            Element.vertex(hole[0]));
+      }
+      strip(round, hole);
+    }
+    for (int[] ring : open) {
+      int face = Pruning.layFace(edit, ring, like);
+      if (ring.length > 4 || ring.length == 3) {
+        GridFill.divide(edit, face, ring.length / 4, startFor(ring, ring.length / 4));
+      }
+    }
+  }
+
+  /** Of all starts the one whose four corners turn most, the first of equal ones. */
+  private int startFor(int[] ring, int a) {
+    int b = ring.length / 2 - a;
+    int best = 0;
+    double most = -1;
+    for (int s = 0; s < ring.length; s++) {
+      double turns = turn(ring, s) + turn(ring, s + a) + turn(ring, s + a + b);
+      turns += turn(ring, s + 2 * a + b);
+      if (turns > most + 1e-6) {
+        best = s;
+        most = turns;
+      }
+    }
+    return best;
+  }
+
+  private double turn(int[] ring, int i) {
+    int n = ring.length;
+    Vec3 p = mesh.position(ring[Math.floorMod(i - 1, n)]);
+    Vec3 q = mesh.position(ring[Math.floorMod(i, n)]);
+    Vec3 r = mesh.position(ring[Math.floorMod(i + 1, n)]);
+    return q.minus(p).angleTo(r.minus(q));
+  }
+
+  private void strip(int[] outer, int[] hole) {
+    int n = outer.length;
+    int offset = 0;
+    double least = Double.POSITIVE_INFINITY;
+    for (int s = 0; s < n; s++) {
+      double sum = 0;
+      for (int i = 0; i < n; i++) {
+        sum += at(outer, i).distance(at(hole, s - i));
+      }
+      if (sum < least) {
+        least = sum;
+        offset = s;
+      }
+    }
+    for (int i = 0; i < n; i++) {
+      int next = outer[(i + 1) % n];
+      int h = hole[Math.floorMod(offset - i, n)];
+      int k = hole[Math.floorMod(offset - i - 1, n)];
+      Pruning.layFace(edit, new int[] {outer[i], next, k, h}, like);
+    }
+  }
+
+  private Vec3 at(int[] ring, int i) {
+    return mesh.position(ring[Math.floorMod(i, ring.length)]);
+  }
+
+  private int[] roundIt(List<int[]> outer, int[] hole) {
+    return outer.stream()
+        .filter(ring -> holds(ring, hole[0]))
+        .min(Comparator.comparingDouble(this::area))
+        .orElseThrow(() ->
+            Refusal.because(
+                "An open end lies the wrong way round: unify the face directions first.",
+                Element.vertex(hole[0])));
+  }
+
+  private boolean holds(int[] ring, int v) {
+    double pu = seen.across(mesh.position(v));
+    double pv = seen.up(mesh.position(v));
+    boolean inside = false;
+    for (int i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      Vec3 a = at(ring, j);
+      Vec3 b = at(ring, i);
+      if (seen.up(b) > pv != seen.up(a) > pv) {
+        int side = Predicates.turn(seen.across(a), seen.up(a), seen.across(b), seen.up(b), pu, pv);
+        if (seen.up(b) > seen.up(a) == side > 0) {
+          inside = !inside;
+        }
+      }
+    }
+    return inside;
+  }
+
+  /** Joins a hole to the ring round it by two edges, which makes two rings of it. */
+  private void joinHole(List<int[]> outer, int[] hole) {
+    int[] round = roundIt(outer, hole);
+    List<Join> joins = new ArrayList<>();
+    for (int i = 0; i < round.length; i++) {
+      for (int j = 0; j < hole.length; j++) {
+        joins.add(new Join(i, j, at(round, i).distance(at(hole, j))));
+      }
+    }
+    joins.sort(Comparator.comparingDouble(Join::length));
+    Join first = free(joins, outer, round, hole, null);
+    Join second = free(joins, outer, round, hole, first);
+    outer.remove(round);
+    outer.add(merged(round, first.outer(), second.outer(), hole, second.hole(), first.hole()));
+    outer.add(merged(round, second.outer(), first.outer(), hole, first.hole(), second.hole()));
+  }
+
+  /** The shortest way that is free; of a second nearly as short the one farthest from the first. */
+  private Join free(
+      List<Join> joins, List<int[]> outer, int[] round, int[] hole, @Nullable Join taken) {
+    Join best = null;
+    int bestApart = -1;
+    for (Join j : joins) {
+      if (best != null && (taken == null || j.length() > LONGER * best.length())) {
+        break;
+      }
+      boolean apart = taken == null || j.outer() != taken.outer() && j.hole() != taken.hole();
+      int steps = taken == null ? 0 : Math.floorMod(j.outer() - taken.outer(), round.length);
+      int between = Math.min(steps, round.length - steps);
+      if (apart
+          && between > bestApart
+          && !crosses(round[j.outer()], hole[j.hole()], outer, hole, round, taken)) {
+        best = j;
+        bestApart = between;
+      }
+    }
+    if (best == null) {
+      throw Refusal.because(
+          "These open ends can't be joined by two edges.", Element.vertex(hole[0]));
+    }
+    return best;
+  }
+
+  private boolean crosses(
+      int a, int b, List<int[]> outer, int[] hole, int[] round, @Nullable Join taken) {
+    List<int[]> rings = new ArrayList<>(outer);
+    rings.add(hole);
+    for (int[] ring : rings) {
+      for (int i = 0; i < ring.length; i++) {
+        if (meet(a, b, ring[i], ring[(i + 1) % ring.length])) {
+          return true;
+        }
+      }
+    }
+    return taken != null && meet(a, b, round[taken.outer()], hole[taken.hole()]);
+  }
+
+  private boolean meet(int a, int b, int c, int d) {
+    if (a == c || a == d || b == c || b == d) {
+      return false;
+    }
+    int ac = turn(a, b, c);
+    int ad = turn(a, b, d);
+    int ca = turn(c, d, a);
+    int cb = turn(c, d, b);
+    return ac * ad < 0 && ca * cb < 0
+        || ac == 0 && isBetween(a, b, c)
+        || ad == 0 && isBetween(a, b, d)
+        || ca == 0 && isBetween(c, d, a)
+        || cb == 0 && isBetween(c, d, b);
+  }
+
+  private boolean isBetween(int a, int b, int c) {
+    Vec3 whole = mesh.position(b).minus(mesh.position(a));
+    double along = mesh.position(c).minus(mesh.position(a)).dot(whole);
+    return along > 0 && along < whole.dot(whole);
+  }
+
+  private int turn(int a, int b, int c) {
+    Vec3 p = mesh.position(a);
+    Vec3 q = mesh.position(b);
+    Vec3 r = mesh.position(c);
+    return Predicates.turn(
+        seen.across(p), seen.up(p), seen.across(q), seen.up(q), seen.across(r), seen.up(r));
+  }
+
+  private static int[] merged(int[] round, int from, int to, int[] hole, int holeFrom, int holeTo) {
+    List<Integer> ring = new ArrayList<>();
+    for (int i = from; ; i = (i + 1) % round.length) {
+      ring.add(round[i]);
+      if (i == to) {
+        break;
+      }
+    }
+    for (int j = holeFrom; ; j = (j + 1) % hole.length) {
+      ring.add(hole[j]);
+      if (j == holeTo) {
+        break;
+      }
+    }
+    return ring.stream().mapToInt(Integer::intValue).toArray();
+  }
+}

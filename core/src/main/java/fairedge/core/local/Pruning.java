@@ -1,0 +1,71 @@
+package fairedge.core.local;
+
+import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.TreeSet;
+
+/** Takes elements out together with what is left bare by it. Cost: what is taken out. */
+public final class Pruning {
+  private Pruning() {}
+
+  /**
+   * Takes faces out, and those of their edges and vertices that are in nothing else then. Loose
+   * edges and lone vertices that were there before stay.
+   */
+  public static void removeFaces(MeshEdit edit, Collection<Integer> faces) {
+    Mesh mesh = edit.mesh();
+    TreeSet<Integer> edges = new TreeSet<>();
+    for (int f : faces) {
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        edges.add(mesh.edgeOf(c));
+        c = mesh.next(c);
+      }
+      edit.removeFace(f);
+    }
+    removeBare(edit, edges);
+  }
+
+  /** Takes those edges out that are in no face, and their ends where nothing else meets there. */
+  public static void removeBare(MeshEdit edit, Collection<Integer> edges) {
+    Mesh mesh = edit.mesh();
+    TreeSet<Integer> ends = new TreeSet<>();
+    for (int e : edges) {
+      if (mesh.hasEdge(e) && mesh.cornerOn(e) == Mesh.NONE) {
+        ends.add(mesh.first(e));
+        ends.add(mesh.second(e));
+        edit.removeEdge(e);
+      }
+    }
+    for (int v : ends) {
+      if (mesh.edgeAt(v) == Mesh.NONE) {
+        edit.removeVertex(v);
+      }
+    }
+  }
+
+  /** The edge between two vertices, made where there is none. */
+  public static int edgeBetween(MeshEdit edit, int a, int b) {
+    int e = edit.mesh().findEdge(a, b);
+    return e == Mesh.NONE ? edit.makeEdge(a, b) : e;
+  }
+
+  /** Puts a face over a ring of vertices, with the edges that are missing. */
+  public static int layFace(MeshEdit edit, int[] ring, int like) {
+    for (int i = 0; i < ring.length; i++) {
+      edgeBetween(edit, ring[i], ring[(i + 1) % ring.length]);
+    }
+    return edit.makeFace(ring, like);
+  }
+
+  /** Lets a face run over other vertices in the same order, with the edges that are missing. */
+  public static void relay(MeshEdit edit, int face, int[] ring) {
+    for (int i = 0; i < ring.length; i++) {
+      edgeBetween(edit, ring[i], ring[(i + 1) % ring.length]);
+    }
+    int[] same = new int[ring.length];
+    Arrays.setAll(same, i -> i);
+    edit.reshapeFace(face, ring, same);
+  }
+}
