@@ -41,9 +41,12 @@ class ArchitectureTest {
               Map.entry("local", List.of("geometry", "mesh")),
               Map.entry("flow", List.of("geometry", "mesh")),
               Map.entry("fill", List.of("geometry", "mesh", "local")),
+              Map.entry(
+                  "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut")),
               Map.entry("cut", List.of("geometry", "mesh", "local", "flow", "near", "fill")),
               Map.entry(
-                  "step", List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut")),
+                  "step",
+                  List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut", "tidy")),
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("inspect", List.of("geometry", "mesh", "flow", "near")),
               Map.entry("compare", List.of("geometry", "inspect")),

@@ -19,6 +19,10 @@ import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
+import fairedge.core.step.Tidying;
+import fairedge.core.tidy.Cap;
+import fairedge.core.tidy.Slide;
+import fairedge.core.tidy.Weld;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -36,7 +40,23 @@ public final class CoreJson {
     @JsonSubTypes.Type(value = Change.TraceChange.class, name = "trace"),
     @JsonSubTypes.Type(value = Change.LoopsChange.class, name = "loops"),
     @JsonSubTypes.Type(value = Change.StraightChange.class, name = "straight"),
-    @JsonSubTypes.Type(value = Change.OutlineChange.class, name = "outline")
+    @JsonSubTypes.Type(value = Change.OutlineChange.class, name = "outline"),
+    @JsonSubTypes.Type(value = Tidying.LiftChange.class, name = "lift"),
+    @JsonSubTypes.Type(value = Tidying.DeleteChange.class, name = "delete"),
+    @JsonSubTypes.Type(value = Tidying.LoosePartsChange.class, name = "looseParts"),
+    @JsonSubTypes.Type(value = Tidying.WeldChange.class, name = "weld"),
+    @JsonSubTypes.Type(value = Tidying.WeldNearChange.class, name = "weldNear"),
+    @JsonSubTypes.Type(value = Tidying.CollapseChange.class, name = "collapse"),
+    @JsonSubTypes.Type(value = Tidying.ConnectChange.class, name = "connect"),
+    @JsonSubTypes.Type(value = Tidying.FaceChange.class, name = "face"),
+    @JsonSubTypes.Type(value = Tidying.CapChange.class, name = "cap"),
+    @JsonSubTypes.Type(value = Tidying.TurnChange.class, name = "turn"),
+    @JsonSubTypes.Type(value = Tidying.SplitChange.class, name = "split"),
+    @JsonSubTypes.Type(value = Tidying.FlipChange.class, name = "flip"),
+    @JsonSubTypes.Type(value = Tidying.UnifyChange.class, name = "unify"),
+    @JsonSubTypes.Type(value = Tidying.SlideChange.class, name = "slide"),
+    @JsonSubTypes.Type(value = Tidying.MoveChange.class, name = "move"),
+    @JsonSubTypes.Type(value = Tidying.RelaxChange.class, name = "relax")
   })
   private interface ChangeNames {}
 
@@ -160,7 +180,10 @@ public final class CoreJson {
           Loops.Shape.class,
           PlaneBy.Axis.class,
           Straight.After.class,
-          Straight.Ends.class);
+          Straight.Ends.class,
+          Weld.At.class,
+          Cap.Form.class,
+          Slide.Measure.class);
 
   /** Questions that a value answers are no properties of it. */
   private interface WithoutQuestions {

@@ -110,17 +110,9 @@ public record PlaneFrame(Vec3 origin, Vec3 normal, Vec3 depth, Vec3 along) {
   private PlaneFrame about(Vec3 axis, double degrees) {
     return new PlaneFrame(
         origin,
-        turned(normal, axis, degrees),
-        turned(depth, axis, degrees),
-        turned(along, axis, degrees));
-  }
-
-  /** Turned about a unit axis (Rodrigues, 1840). */
-  static Vec3 turned(Vec3 v, Vec3 axis, double degrees) {
-    double angle = StrictMath.toRadians(degrees);
-    double cos = StrictMath.cos(angle);
-    double sin = StrictMath.sin(angle);
-    return v.times(cos).plus(axis.cross(v).times(sin)).plus(axis.times(axis.dot(v) * (1 - cos)));
+        normal.turned(axis, degrees),
+        depth.turned(axis, degrees),
+        along.turned(axis, degrees));
   }
 
   PlaneFrame shifted(double by) {

@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.geometry.Tolerance;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -8,6 +9,7 @@ import fairedge.core.near.FaceTree;
 import fairedge.core.near.RayCast;
 import fairedge.core.near.Region;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 
@@ -67,13 +69,22 @@ public final class Site {
     return face >= firstNewFace || limits.shows(face);
   }
 
+  /** The mean direction of the faces at a vertex, by their area. */
+  public Vec3 normalAt(int v) {
+    Vec3 sum = Vec3.ZERO;
+    for (int f : mesh().facesAt(v)) {
+      sum = mesh().isMeasurable(f) ? sum.plus(mesh().polygon(f).newell()) : sum;
+    }
+    return sum.unit();
+  }
+
   /** The faces in view whose boxes may meet a region. */
   int[] facesMeeting(Region region) {
     int[] found = near.meeting(region, edit.journal().touched().faces());
     if (limits.isWhole()) {
       return found;
     }
-    return java.util.Arrays.stream(found).filter(this::shows).toArray();
+    return Arrays.stream(found).filter(this::shows).toArray();
   }
 
   /** For lines of sight; to be used before the edit begins. */

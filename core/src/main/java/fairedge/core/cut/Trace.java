@@ -94,6 +94,36 @@ public final class Trace {
     return trace.line.result(trace.remarks);
   }
 
+  /**
+   * Cuts from one vertex to another over the surface between them, along the straight line as it is
+   * seen from outside.
+   *
+   * @throws Refusal.Raised if no unbroken way leads over faces that may be cut
+   */
+  public static CutResult overSurface(Site site, int from, int to) {
+    Mesh mesh = site.mesh();
+    Vec3 outwards = site.normalAt(from).plus(site.normalAt(to));
+    Node a = new Node.AtVertex(from, mesh.position(from));
+    Node b = new Node.AtVertex(to, mesh.position(to));
+    Trace trace = new Trace(site, Reach.THROUGH);
+    SightPlane plane = SightPlane.through(new View.Parallel(outwards.times(-1)), a.at(), b.at());
+    int[] faces = site.facesMeeting(plane.region(site.merge()));
+    List<Chord> all =
+        Sight.between(new Section(mesh, plane, site.merge(), from, to).chords(faces), plane);
+    for (List<Chord> chain : Chains.of(all.stream().filter(c -> site.allows(c.face())).toList())) {
+      Node first = chain.getFirst().from();
+      Node last = chain.getLast().to();
+      if (first.equals(a) && last.equals(b) || first.equals(b) && last.equals(a)) {
+        trace.line.piece(a, b, plane, chain, List.of());
+        new FaceCutter(site.edit(), site.merge()).cut(chain);
+        return trace.line.result(site.neighboursThatGained());
+      }
+    }
+    throw Refusal.because(
+        "No straight way leads over the surface from this vertex to the other.",
+        Element.vertex(from));
+  }
+
   private void checkRuns(List<TraceRun> runs) {
     int points = 0;
     for (TraceRun run : runs) {

@@ -82,7 +82,7 @@ public final class EndFill {
                 .formatted(round.length, hole.length),
             Element.vertex(hole[0]));
       }
-      strip(round, hole);
+      Strip.betweenRings(edit, round, hole, like);
     }
     for (int[] ring : open) {
       int face = Pruning.layFace(edit, ring, like);
@@ -114,28 +114,6 @@ public final class EndFill {
     Vec3 q = mesh.position(ring[Math.floorMod(i, n)]);
     Vec3 r = mesh.position(ring[Math.floorMod(i + 1, n)]);
     return q.minus(p).angleTo(r.minus(q));
-  }
-
-  private void strip(int[] outer, int[] hole) {
-    int n = outer.length;
-    int offset = 0;
-    double least = Double.POSITIVE_INFINITY;
-    for (int s = 0; s < n; s++) {
-      double sum = 0;
-      for (int i = 0; i < n; i++) {
-        sum += at(outer, i).distance(at(hole, s - i));
-      }
-      if (sum < least) {
-        least = sum;
-        offset = s;
-      }
-    }
-    for (int i = 0; i < n; i++) {
-      int next = outer[(i + 1) % n];
-      int h = hole[Math.floorMod(offset - i, n)];
-      int k = hole[Math.floorMod(offset - i - 1, n)];
-      Pruning.layFace(edit, new int[] {outer[i], next, k, h}, like);
-    }
   }
 
   private Vec3 at(int[] ring, int i) {

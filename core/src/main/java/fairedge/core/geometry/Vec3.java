@@ -54,6 +54,16 @@ public record Vec3(double x, double y, double z) {
     return StrictMath.toDegrees(StrictMath.atan2(cross(o).length(), dot(o)));
   }
 
+  /** Turned about a unit axis by degrees, to the left as it points at the eye (Rodrigues, 1840). */
+  public Vec3 turned(Vec3 axis, double degrees) {
+    double angle = StrictMath.toRadians(degrees);
+    double cos = StrictMath.cos(angle);
+    double sin = StrictMath.sin(angle);
+    return times(cos)
+        .plus(axis.cross(this).times(sin))
+        .plus(axis.times(axis.dot(this) * (1 - cos)));
+  }
+
   public boolean isFinite() {
     return Double.isFinite(x) && Double.isFinite(y) && Double.isFinite(z);
   }

@@ -24,9 +24,31 @@ import org.jspecify.annotations.Nullable;
  * mesh gives the same bytes on every machine. The factories called {@code asked} take what people
  * leave out as what they mean most often, and the short forms.
  */
-public sealed interface Change {
+public sealed interface Change
+    permits Change.TraceChange,
+        Change.LoopsChange,
+        Change.StraightChange,
+        Change.OutlineChange,
+        Tidying.LiftChange,
+        Tidying.DeleteChange,
+        Tidying.LoosePartsChange,
+        Tidying.WeldChange,
+        Tidying.WeldNearChange,
+        Tidying.CollapseChange,
+        Tidying.ConnectChange,
+        Tidying.FaceChange,
+        Tidying.CapChange,
+        Tidying.TurnChange,
+        Tidying.SplitChange,
+        Tidying.FlipChange,
+        Tidying.UnifyChange,
+        Tidying.SlideChange,
+        Tidying.MoveChange,
+        Tidying.RelaxChange {
   /** The faces that it may touch. */
-  Scope scope();
+  default Scope scope() {
+    return Scope.WHOLE;
+  }
 
   /**
    * @throws Refusal.Raised with the edit half done; the caller takes it back

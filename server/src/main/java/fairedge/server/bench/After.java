@@ -3,8 +3,10 @@ package fairedge.server.bench;
 import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
 import fairedge.json.CheckView;
+import fairedge.json.CoreJson;
 import fairedge.json.FindingView;
 import java.util.List;
+import java.util.Locale;
 
 /** What a step did, as lists of steps tell it; kept with the step. */
 public record After(
@@ -21,11 +23,11 @@ public record After(
   }
 
   private static String toolOf(Change change) {
-    return switch (change) {
-      case Change.TraceChange t -> "Trace";
-      case Change.LoopsChange l -> "Loops";
-      case Change.StraightChange s -> "Straight";
-      case Change.OutlineChange o -> "Outline";
+    String name = CoreJson.nameOf(Change.class, change.getClass());
+    return switch (name) {
+      case "weldNear" -> "Weld by distance";
+      case "looseParts" -> "Loose parts out";
+      default -> name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
     };
   }
 }

@@ -1,0 +1,102 @@
+package fairedge.core.tidy;
+
+import fairedge.core.cut.CutResult;
+import fairedge.core.cut.Site;
+import fairedge.core.flow.Orientation;
+import fairedge.core.flow.Topology;
+import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.Collection;
+import java.util.List;
+
+/** Turning and splitting single edges, and the direction of faces. */
+public final class EdgeWork {
+  private static final CutResult DONE = new CutResult(List.of(), List.of(), 0);
+
+  private EdgeWork() {}
+
+  /**
+   * Turns edges inside the two faces at each: both ends move on by one corner. Precondition: two
+   * different faces, wound alike, and no edge yet where it comes to lie. The edge dies, a new one
+   * comes. Cost: the corners of the two faces.
+   */
+  public static CutResult turn(Site site, Collection<Integer> edges) {
+    for (int e : Asked.edges(site, edges)) {
+      turn(site.edit(), e);
+    }
+    return DONE;
+  }
+
+  private static void turn(MeshEdit edit, int e) {
+    Mesh mesh = edit.mesh();
+    int c = Asked.sideBetween(mesh, e);
+    int d = mesh.nextOnEdge(c);
+    // Past the edge the corners next to its ends, in the winding of both faces.
+    int from = mesh.vertexOf(mesh.next(mesh.next(c)));
+    int to = mesh.vertexOf(mesh.next(mesh.next(d)));
+    if (from == to || mesh.findEdge(from, to) != Mesh.NONE) {
+      throw Refusal.because(
+          "Where this edge would come to lie an edge is already.", Element.edge(e));
+    }
+    int f = edit.joinFaces(e);
+    edit.splitFace(f, mesh.findCorner(f, from), mesh.findCorner(f, to), List.of());
+  }
+
+  /**
+   * Puts a vertex into each edge.
+   *
+   * @param t from the first vertex (lower id), between 0 and 1
+   */
+  public static CutResult split(Site site, Collection<Integer> edges, double t) {
+    Mesh mesh = site.mesh();
+    for (int e : Asked.edges(site, edges)) {
+      double length = mesh.length(e);
+      double merge = site.tolerance().merge();
+      if (!(t * length > merge && (1 - t) * length > merge)) {
+        throw Refusal.because("The new vertex would lie on an end of this edge.", Element.edge(e));
+      }
+      site.edit().splitEdge(e, mesh.along(e, t));
+    }
+    return DONE;
+  }
+
+  /** Lets faces look the other way. Cost: their corners. */
+  public static CutResult flip(Site site, Collection<Integer> faces) {
+    for (int f : Asked.faces(site, faces)) {
+      flip(site.edit(), f);
+    }
+    return DONE;
+  }
+
+  private static void flip(MeshEdit edit, int f) {
+    int[] ring = edit.mesh().vertices(f);
+    int n = ring.length;
+    int[] turned = new int[n];
+    int[] carried = new int[n];
+    for (int i = 0; i < n; i++) {
+      carried[i] = (n - i) % n;
+      turned[i] = ring[carried[i]];
+    }
+    edit.reshapeFace(f, turned, carried);
+  }
+
+  /**
+   * Lets all faces of a piece look the same way, turning the smaller side. Cost: the mesh.
+   *
+   * @throws Refusal.Raised if all do
+   */
+  public static CutResult unify(Site site) {
+    List<Integer> turned =
+        Orientation.of(new Topology(site.mesh())).toTurn().stream()
+            .filter(site::allows)
+            .boxed()
+            .toList();
+    if (turned.isEmpty()) {
+      throw Refusal.because("All faces look the same way as their neighbours.");
+    }
+    turned.forEach(f -> flip(site.edit(), f));
+    return DONE;
+  }
+}

@@ -1,0 +1,198 @@
+package fairedge.core.tidy;
+
+import fairedge.core.cut.CutRemark;
+import fairedge.core.cut.CutResult;
+import fairedge.core.cut.Site;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.near.NearPairs;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * Makes one vertex of several. Faces that lose corners shrink, under three corners they go; a face
+ * whose corners meet splits; twins that arise go. The vertex that stays keeps its id. Cost: the
+ * corners of the faces at the vertices; by distance the vertices and the pairs.
+ */
+public final class Weld {
+  private static final int MOST_PAIRS = 1_000_000;
+
+  /** Where the one vertex lies. */
+  public enum At {
+    FIRST,
+    LAST,
+    MIDDLE
+  }
+
+  private Weld() {}
+
+  /**
+   * Chosen vertices into one.
+   *
+   * @param vertices in the order in which they were chosen
+   * @throws Refusal.Raised for fewer than two
+   */
+  public static CutResult together(Site site, List<Integer> vertices, At at) {
+    Asked.placed(site, vertices);
+    List<Integer> distinct = vertices.stream().distinct().toList();
+    if (distinct.size() < 2) {
+      throw Refusal.because("Choose at least two vertices to weld.");
+    }
+    int keep = at == At.LAST ? distinct.getLast() : distinct.getFirst();
+    Vec3 place = at == At.MIDDLE ? middle(site.mesh(), distinct) : site.mesh().position(keep);
+    VertexMerge merge = new VertexMerge(site.edit());
+    for (int v : distinct) {
+      if (v != keep) {
+        merge.into(v, keep);
+      }
+    }
+    if (!site.mesh().hasVertex(keep)) {
+      throw Refusal.because("Nothing would be left here: every face would collapse.");
+    }
+    if (!place.equals(site.mesh().position(keep))) {
+      site.edit().moveVertex(keep, place);
+    }
+    return told(distinct.size() - 1, merge);
+  }
+
+  private static Vec3 middle(Mesh mesh, Collection<Integer> vertices) {
+    Vec3 sum = Vec3.ZERO;
+    Vec3 origin = mesh.position(vertices.iterator().next());
+    for (int v : vertices) {
+      sum = sum.plus(mesh.position(v).minus(origin));
+    }
+    return origin.plus(sum.times(1.0 / vertices.size()));
+  }
+
+  /**
+   * Every edge into one vertex at its middle; edges that hang together into one.
+   *
+   * @throws Refusal.Raised if nothing would be left
+   */
+  public static CutResult collapse(Site site, Collection<Integer> edges) {
+    Mesh mesh = site.mesh();
+    Map<Integer, TreeSet<Integer>> groups = new HashMap<>();
+    for (int e : Asked.edges(site, edges)) {
+      TreeSet<Integer> a = groups.getOrDefault(mesh.first(e), single(mesh.first(e)));
+      TreeSet<Integer> b = groups.getOrDefault(mesh.second(e), single(mesh.second(e)));
+      a.addAll(b);
+      a.forEach(v -> groups.put(v, a));
+    }
+    TreeMap<Integer, TreeSet<Integer>> byFirst = new TreeMap<>();
+    groups.values().forEach(g -> byFirst.put(g.first(), g));
+    List<CutRemark> remarks = new ArrayList<>();
+    for (TreeSet<Integer> group : byFirst.values()) {
+      CutResult one = together(site, List.copyOf(group), At.MIDDLE);
+      remarks.addAll(one.remarks());
+    }
+    return new CutResult(List.of(), remarks, 0);
+  }
+
+  private static TreeSet<Integer> single(int v) {
+    return new TreeSet<>(List.of(v));
+  }
+
+  /**
+   * All pairs nearer than a distance: in order of distance, then ids, as long as the vertices that
+   * become one all lie within it of each other. Each goes into the one with the lowest id.
+   *
+   * @param distance in the unit of the mesh
+   */
+  public static CutResult near(Site site, double distance) {
+    Mesh mesh = site.mesh();
+    if (!(distance > 0) || !Double.isFinite(distance)) {
+      throw Refusal.because("The distance to weld within is more than 0.");
+    }
+    List<NearPairs.Pair> pairs =
+        NearPairs.of(mesh, distance, v -> isAllowed(site, v), MOST_PAIRS)
+            .orElseThrow(() ->
+                Refusal.because(
+                    "At this distance more than a million pairs would be welded: take a smaller"
+                        + " one."));
+    pairs.sort(
+        Comparator.comparingDouble(NearPairs.Pair::distance)
+            .thenComparingInt(NearPairs.Pair::a)
+            .thenComparingInt(NearPairs.Pair::b));
+    Map<Integer, TreeSet<Integer>> clusters = new HashMap<>();
+    for (NearPairs.Pair pair : pairs) {
+      TreeSet<Integer> a = clusters.getOrDefault(pair.a(), single(pair.a()));
+      TreeSet<Integer> b = clusters.getOrDefault(pair.b(), single(pair.b()));
+      if (a != b && isWithin(mesh, a, b, distance)) {
+        a.addAll(b);
+        a.forEach(v -> clusters.put(v, a));
+      }
+    }
+    return mergeAll(site, clusters);
+  }
+
+  private static CutResult mergeAll(Site site, Map<Integer, TreeSet<Integer>> clusters) {
+    TreeMap<Integer, TreeSet<Integer>> byFirst = new TreeMap<>();
+    clusters.values().forEach(c -> byFirst.put(c.first(), c));
+    VertexMerge merge = new VertexMerge(site.edit());
+    int welded = 0;
+    for (TreeSet<Integer> cluster : byFirst.values()) {
+      int keep = cluster.first();
+      for (int v : cluster.tailSet(keep, false)) {
+        if (site.mesh().hasVertex(v) && site.mesh().hasVertex(keep)) {
+          merge.into(v, keep);
+          welded++;
+        }
+      }
+    }
+    if (site.mesh().faceCount() == 0) {
+      throw Refusal.because("No face would be left at this distance.");
+    }
+    return told(welded, merge);
+  }
+
+  private static boolean isAllowed(Site site, int v) {
+    int[] faces = site.mesh().facesAt(v);
+    for (int f : faces) {
+      if (site.allows(f)) {
+        return true;
+      }
+    }
+    return faces.length == 0;
+  }
+
+  private static boolean isWithin(
+      Mesh mesh, TreeSet<Integer> a, TreeSet<Integer> b, double distance) {
+    for (int v : a) {
+      for (int w : b) {
+        if (mesh.position(v).distance(mesh.position(w)) > distance) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private static CutResult told(int welded, VertexMerge merge) {
+    List<CutRemark> remarks = new ArrayList<>();
+    remarks.add(remark("Welds %d %s.".formatted(welded, welded == 1 ? "vertex" : "vertices")));
+    int gone = merge.collapsed();
+    if (gone > 0) {
+      remarks.add(
+          remark("%d %s.".formatted(gone, gone == 1 ? "face collapses" : "faces collapse")));
+    }
+    if (merge.twins() > 0) {
+      remarks.add(
+          remark(
+              merge.twins() == 1
+                  ? "1 face that would lie twice goes."
+                  : "%d faces that would lie twice go.".formatted(merge.twins())));
+    }
+    return new CutResult(List.of(), remarks, 0);
+  }
+
+  private static CutRemark remark(String text) {
+    return new CutRemark(text, null, null, null);
+  }
+}
