@@ -28,7 +28,7 @@ public final class Changes {
   public static Receipt made(Mesh mesh, Change change) {
     byte[] before = MeshBytes.write(mesh);
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    Preview<byte[]> preview = workpiece.preview(change, SOMEWHERE, MeshBytes::write);
+    Preview<byte[]> preview = workpiece.preview(change, SOMEWHERE, (m, o) -> MeshBytes.write(m));
     assertMesh(mesh).hasBytes(before);
     Outcome outcome = workpiece.apply(change);
     assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Made.class);

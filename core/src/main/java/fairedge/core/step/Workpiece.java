@@ -13,7 +13,7 @@ import fairedge.core.near.FaceTree;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 
 /**
  * A working copy in memory: a mesh, and the journals of the steps made on it, to take back.
@@ -105,11 +105,12 @@ public final class Workpiece {
    * @param view how the user sees the model
    * @param look run on the mesh while the change is in force (as it is, if refused)
    */
-  public <T> Preview<T> preview(Change change, View view, Function<Mesh, T> look) {
+  public <T> Preview<T> preview(
+      Change change, View view, BiFunction<Mesh, Outcome, T> look) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
     try {
-      T seen = look.apply(mesh);
+      T seen = look.apply(mesh, outcome);
       Effect effect =
           outcome instanceof Outcome.Made made
               ? Effect.of(mesh, made.receipt(), view)

@@ -55,7 +55,7 @@ class WorkpieceTest {
     byte[] before = MeshBytes.write(bollard);
     Workpiece workpiece = of(bollard);
     Change loop = Change.LoopsChange.of(bollard.findEdge(36, 48), 0.5);
-    Preview<byte[]> preview = workpiece.preview(loop, FRONT, MeshBytes::write);
+    Preview<byte[]> preview = workpiece.preview(loop, FRONT, (m, o) -> MeshBytes.write(m));
     assertMesh(bollard).hasBytes(before);
     assertThat(preview.effect().sentence())
         .isEqualTo("Splits 6 quads in front and 6 behind. Adds 12 vertices.");
@@ -88,7 +88,7 @@ class WorkpieceTest {
     Mesh lid = HarbourProps.hatchLid();
     Workpiece workpiece = of(lid);
     Preview<Integer> preview =
-        workpiece.preview(Change.LoopsChange.of(9999, 0.5), FRONT, Mesh::faceCount);
+        workpiece.preview(Change.LoopsChange.of(9999, 0.5), FRONT, (m, o) -> m.faceCount());
     assertThat(preview.outcome()).isInstanceOf(Outcome.Refused.class);
     assertThat(preview.effect().sentence()).isEqualTo("Changes nothing.");
     assertThat(workpiece.apply(Change.LoopsChange.of(9999, 0.5)))
@@ -161,7 +161,7 @@ class WorkpieceTest {
       assertMesh(mesh).hasBytes(first);
       for (int i = 0; i < made.size(); i++) {
         if (i % 3 == 0) {
-          workpiece.preview(randomChange(mesh, random, scale), FRONT, Mesh::faceCount);
+          workpiece.preview(randomChange(mesh, random, scale), FRONT, (m, o) -> m.faceCount());
         }
         // One that changes nothing was no step.
         if (workpiece.canRedo()) {
@@ -244,7 +244,7 @@ class WorkpieceTest {
     for (Change change : changes) {
       now = copy(now);
       Workpiece workpiece = new Workpiece(now, tolerance);
-      Preview<byte[]> preview = workpiece.preview(change, FRONT, MeshBytes::write);
+      Preview<byte[]> preview = workpiece.preview(change, FRONT, (m, o) -> MeshBytes.write(m));
       assertThat(workpiece.apply(change)).isEqualTo(preview.outcome());
       assertMesh(now).hasBytes(preview.seen());
     }

@@ -13,6 +13,7 @@ import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
+import fairedge.server.bench.PreviewView.GhostView;
 import fairedge.server.bench.PreviewView.PieceView;
 import fairedge.server.bench.PreviewView.RefusalView;
 import fairedge.server.bench.PreviewView.RemarkView;
@@ -110,41 +111,67 @@ public class Bench {
     return require(id, student).headStep();
   }
 
+  /** What is asked of a preview. */
+  public record Trial(long revision, Change change, View view, boolean findings) {}
+
+  /** What else to choose, from what is chosen. */
   @Transactional(readOnly = true)
-  public PreviewView preview(UUID id, SignedIn student, long revision, Change change, View view) {
-    Head head = require(id, student);
-    requireFresh(head, revision);
-    Exercise exercise = exercises.require(head.exerciseId());
-    return workshop.with(
-        head,
-        held -> {
-          Preview<CheckView> preview =
-              held.workpiece.preview(
-                  change, view, mesh -> workshop.check(exercise, held.workpiece));
-          return previewView(held, preview);
-        });
+  public ChosenView choose(UUID id, SignedIn student, long revision, ChosenView.Way way, ChosenView from) {
+    return look(id, student, revision, mesh -> ChosenView.grown(mesh, way, from));
   }
 
-  private static PreviewView previewView(Held held, Preview<CheckView> preview) {
+  @Transactional(readOnly = true)
+  public PreviewView preview(UUID id, SignedIn student, Trial trial) {
+    Head head = require(id, student);
+    requireFresh(head, trial.revision());
+    Exercise exercise = exercises.require(head.exerciseId());
+    return workshop.with(head, held -> preview(held, exercise, trial));
+  }
+
+  /** The mesh as it would be, and what the check would say of it, if it was asked. */
+  private record Seen(GhostView ghost, @Nullable CheckView check) {}
+
+  private PreviewView preview(Held held, Exercise exercise, Trial trial) {
+    Preview<Seen> preview =
+        held.workpiece.preview(
+            trial.change(),
+            trial.view(),
+            (mesh, outcome) -> {
+              if (!(outcome instanceof Outcome.Made made)) {
+                return new Seen(GhostView.NONE, null);
+              }
+              CheckView check =
+                  trial.findings() ? workshop.check(exercise, held.workpiece) : null;
+              return new Seen(Ghost.of(mesh, made.receipt()), check);
+            });
+    if (preview.seen().check() != null) {
+      held.foresee(trial.change(), preview.seen().check());
+    }
+    return previewView(held, preview);
+  }
+
+  private static PreviewView previewView(Held held, Preview<Seen> preview) {
+    Mesh mesh = held.workpiece.mesh();
     return switch (preview.outcome()) {
       case Outcome.Refused refused ->
           new PreviewView(
               held.revision(),
               new RefusalView(
-                  refused.refusal().reason(),
-                  elementView(refused.refusal().element(), held.workpiece.mesh())),
+                  refused.refusal().reason(), elementView(refused.refusal().element(), mesh)),
               "",
               List.of(),
               List.of(),
               List.of(),
               List.of(),
               true,
+              GhostView.NONE,
+              true,
               List.of(),
               List.of(),
               0);
       case Outcome.Made made -> {
         Receipt receipt = made.receipt();
-        CheckView after = preview.seen();
+        CheckView after = preview.seen().check();
         yield new PreviewView(
             held.revision(),
             null,
@@ -153,17 +180,16 @@ public class Bench {
             receipt.remarks().stream()
                 .map(r ->
                     new RemarkView(
-                        r.text(),
-                        elementView(r.element(), held.workpiece.mesh()),
-                        r.at(),
-                        StopView.of(r.stop())))
+                        r.text(), elementView(r.element(), mesh), r.at(), StopView.of(r.stop())))
                 .toList(),
             receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
             receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
             receipt.changesNothing(),
-            after.newSince(held.check),
-            after.alteredSince(held.check),
-            held.check.newSince(after).size());
+            preview.seen().ghost(),
+            after != null,
+            after == null ? List.of() : after.newSince(held.check),
+            after == null ? List.of() : after.alteredSince(held.check),
+            after == null ? 0 : held.check.newSince(after).size());
       }
     };
   }
@@ -184,7 +210,12 @@ public class Bench {
           Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
-          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          CheckView foreseen = held.foreseen(change);
+          held.check =
+              foreseen != null
+                  ? foreseen
+                  : workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          held.chosen = receipt.chosen();
           After after = After.of(change, effect, before, held.check);
           NewStep step = new NewStep(change, receipt, view, after);
           WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
@@ -274,6 +305,7 @@ public class Bench {
     return workshop.with(
         head,
         held -> {
+          held.chosen = List.of();
           ElementSet touched = move.make(head, held);
           store.advance(head, asked.clientKey());
           Head moved = store.find(id).orElseThrow();
@@ -329,7 +361,8 @@ public class Bench {
         !steps.isEmpty(),
         store.findNext(head).isPresent(),
         store.lastKeptAt(head.id()),
-        held.check);
+        held.check,
+        held.chosen);
   }
 
   /** The steps in force at a step, for a review of what was handed in after it. */

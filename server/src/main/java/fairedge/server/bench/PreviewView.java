@@ -19,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param pieces the line of the cut
  * @param splitFaces the faces that it would split, as they are now
  * @param splitEdges the edges that it would split, as they are now
+ * @param ghost the mesh as it would be, where it would be another
+ * @param checked whether findings were asked for; else the last three say nothing
  * @param wouldMake findings that are not there now
  * @param wouldAlter findings that are there now and would be in another form
  * @param wouldMend how many that are there now would be gone
@@ -32,9 +34,24 @@ public record PreviewView(
     List<Integer> splitFaces,
     List<Integer> splitEdges,
     boolean changesNothing,
+    GhostView ghost,
+    boolean checked,
     List<FindingView> wouldMake,
     List<Altered> wouldAlter,
     int wouldMend) {
+
+  /**
+   * What would be drawn otherwise.
+   *
+   * @param lines edges that would come, or lie elsewhere: six numbers each, from and to
+   * @param goneEdges edges that would go
+   * @param goneFaces faces that would go
+   * @param more whether there are more lines than are told
+   */
+  public record GhostView(
+      List<Double> lines, List<Integer> goneEdges, List<Integer> goneFaces, boolean more) {
+    static final GhostView NONE = new GhostView(List.of(), List.of(), List.of(), false);
+  }
 
   /** Why not, and where to look. */
   public record RefusalView(String reason, @Nullable ElementView element) {}
@@ -48,7 +65,8 @@ public record PreviewView(
     border,
     triangle,
     ngon,
-    crowded;
+    crowded,
+    notChosen;
 
     static @Nullable StopView of(Stop.@Nullable Cause cause) {
       return cause == null ? null : values()[cause.ordinal()];
@@ -79,6 +97,7 @@ public record PreviewView(
       fresh,
       used,
       crossing,
+      sight,
       runOn
     }
 
@@ -88,6 +107,7 @@ public record PreviewView(
             case NEW -> UseView.fresh;
             case USED -> UseView.used;
             case CROSSING -> UseView.crossing;
+            case SIGHT -> UseView.sight;
             case RUN_ON -> UseView.runOn;
           };
       return new PointView(p.at(), use, p.edge());

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param steps those in force, in order
  * @param keptAt when the last step was kept
  * @param check of the mesh as it is
+ * @param chosen faces that the last step let be chosen
  */
 public record WorkpieceView(
     UUID id,
@@ -23,4 +24,5 @@ public record WorkpieceView(
     boolean canUndo,
     boolean canRedo,
     @Nullable Instant keptAt,
-    CheckView check) {}
+    CheckView check,
+    List<Integer> chosen) {}

@@ -14,6 +14,7 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -55,11 +56,26 @@ class Workshop {
     private @Nullable Long step;
     private long revision;
     CheckView check;
+    List<Integer> chosen = List.of();
+    private @Nullable Foreseen foreseen;
+
+    /** What the check would say after a change, as a preview found it. */
+    private record Foreseen(long revision, Change change, CheckView check) {}
 
     Held(Workpiece workpiece, Head head, CheckView check) {
       this.workpiece = workpiece;
       this.check = check;
       standsAt(head);
+    }
+
+    void foresee(Change change, CheckView check) {
+      foreseen = new Foreseen(revision, change, check);
+    }
+
+    /** The check after a change that a preview foresaw on this very mesh; else null. */
+    @Nullable CheckView foreseen(Change change) {
+      Foreseen f = foreseen;
+      return f != null && f.revision == revision && f.change.equals(change) ? f.check : null;
     }
 
     void standsAt(Head head) {

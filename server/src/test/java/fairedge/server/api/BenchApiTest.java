@@ -51,7 +51,7 @@ class BenchApiTest {
     assertThat(Bollard.open(rune, "Mooring bollard").path("id")).isEqualTo(open.path("id"));
     byte[] mesh = rune.get(path(open, "/mesh")).is(200).bytes();
     Map<String, Object> asked =
-        Map.of("revision", 0, "change", waistLoop(0.5), "view", Bollard.VIEW);
+        Map.of("revision", 0, "change", waistLoop(0.5), "view", Bollard.VIEW, "findings", true);
     JsonNode preview = rune.post(path(open, "/previews"), asked).is(200).json();
     assertThat(preview.path("sentence").asString())
         .isEqualTo("Splits 6 quads in front and 6 behind. Adds 12 vertices.");
@@ -170,7 +170,7 @@ class BenchApiTest {
     Reply stale = rune.post(path(open, "/steps"), step(0, trace(17, 23))).is(409);
     assertThat(stale.json().path("revision").asInt()).isEqualTo(1);
     Map<String, Object> preview =
-        Map.of("revision", 0, "change", trace(17, 23), "view", Bollard.VIEW);
+        Map.of("revision", 0, "change", trace(17, 23), "view", Bollard.VIEW, "findings", true);
     rune.post(path(open, "/previews"), preview).is(409);
   }
 
@@ -193,7 +193,7 @@ class BenchApiTest {
     Reply refused = ines.post(path(open, "/steps"), step(0, inside)).is(422);
     assertThat(refused.detail()).contains("can't end inside a face");
     assertThat(refused.json().path("element").path("id").asInt()).isEqualTo(16);
-    Map<String, Object> asked = Map.of("revision", 0, "change", inside, "view", Bollard.VIEW);
+    Map<String, Object> asked = Map.of("revision", 0, "change", inside, "view", Bollard.VIEW, "findings", true);
     assertThat(ines.post(path(open, "/previews"), asked).is(200).json().path("refusal"))
         .isNotEmpty();
     assertThat(ines.post(path(open, "/steps"), step(0, trace(16, 17))).is(422).detail())

@@ -3,6 +3,7 @@ package fairedge.server.bench.http;
 import fairedge.core.cut.View;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
+import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Json;
@@ -39,7 +40,15 @@ class BenchController {
     this.json = json;
   }
 
-  record PreviewRequest(long revision, @NotNull Change change, @NotNull View view) {}
+  /**
+   * @param findings whether to tell what the check would say, which takes longer
+   */
+  record PreviewRequest(
+      long revision, @NotNull Change change, @NotNull View view, boolean findings) {}
+
+  /** What is chosen, and how to go on from it. */
+  record ChooseRequest(
+      long revision, ChosenView.@NotNull Way way, @NotNull ChosenView from) {}
 
   record StepRequest(
       long revision, @NotNull UUID clientKey, @NotNull Change change, @NotNull View view) {}
@@ -85,7 +94,19 @@ class BenchController {
       @PathVariable UUID id,
       @Valid @RequestBody PreviewRequest asked,
       @AuthenticationPrincipal SignedIn student) {
-    return bench.preview(id, student, asked.revision(), asked.change(), asked.view());
+    return bench.preview(
+        id,
+        student,
+        new Bench.Trial(asked.revision(), asked.change(), asked.view(), asked.findings()));
+  }
+
+  /** Asked by POST, since what is chosen may be long; it changes nothing. */
+  @PostMapping("/workpieces/{id}/choices")
+  ChosenView choose(
+      @PathVariable UUID id,
+      @Valid @RequestBody ChooseRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return bench.choose(id, student, asked.revision(), asked.way(), asked.from());
   }
 
   @PostMapping("/workpieces/{id}/steps")

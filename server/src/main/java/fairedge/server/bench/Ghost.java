@@ -1,0 +1,52 @@
+package fairedge.server.bench;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Receipt;
+import fairedge.server.bench.PreviewView.GhostView;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+
+/** What a change would draw otherwise, read while it is in force. */
+final class Ghost {
+  private static final int MOST_LINES = 3000;
+
+  private Ghost() {}
+
+  static GhostView of(Mesh after, Receipt receipt) {
+    TreeSet<Integer> edges = new TreeSet<>(receipt.newEdges());
+    receipt.movedVertices().forEach(v -> addEdgesAt(after, v, edges));
+    receipt.newFaces().forEach(f -> addSides(after, f, edges));
+    receipt.reshapedFaces().forEach(f -> addSides(after, f, edges));
+    List<Double> lines = new ArrayList<>();
+    edges.stream().filter(after::hasEdge).limit(MOST_LINES).forEach(e -> {
+      add(after.position(after.first(e)), lines);
+      add(after.position(after.second(e)), lines);
+    });
+    return new GhostView(
+        lines, receipt.goneEdges(), receipt.goneFaces(), edges.size() > MOST_LINES);
+  }
+
+  private static void addEdgesAt(Mesh mesh, int v, TreeSet<Integer> edges) {
+    for (int e : mesh.edgesAt(v)) {
+      edges.add(e);
+    }
+  }
+
+  private static void addSides(Mesh mesh, int f, TreeSet<Integer> edges) {
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      edges.add(mesh.edgeOf(c));
+      c = mesh.next(c);
+    }
+  }
+
+  /** One without a place is drawn at the origin of nothing: as no number it would be no JSON. */
+  private static void add(Vec3 p, List<Double> lines) {
+    Vec3 at = p.isFinite() ? p : Vec3.ZERO;
+    lines.add(at.x());
+    lines.add(at.y());
+    lines.add(at.z());
+  }
+}
