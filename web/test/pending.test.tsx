@@ -3,12 +3,15 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiProblem, type Change, type Preview, type View } from '../src/api/client';
 import {
   finished,
-  keepPoints,
-  keptPoints,
+  keepRuns,
+  keptRuns,
   usePreview,
   type PendingPoint,
+  type Run,
 } from '../src/features/bench/pending';
-import { hintFor } from '../src/features/bench/hint';
+import { WAYS, type CleanTool } from '../src/features/bench/hands/ways';
+import { solve } from '../src/features/bench/PieceTable';
+import { NOTHING, toggled } from '../src/features/bench/useChosen';
 
 const VIEW: View = { kind: 'perspective', eye: { x: 0, y: -9, z: 4 } };
 const AT = { x: 0, y: 0, z: 0 };
@@ -18,7 +21,15 @@ const onVertex = (vertex: number): PendingPoint => ({
   at: AT,
 });
 const inFace: PendingPoint = { anchor: { on: 'face', face: 3, at: AT }, view: VIEW, at: AT };
-const loops = (fraction: number): Change => ({ tool: 'loops', edge: 4, fraction });
+const loops = (fraction: number): Change => ({
+  tool: 'loops',
+  edge: 4,
+  places: { place: 'at', fractions: [fraction], by: 'fraction' },
+  shape: 'straight',
+  runOn: false,
+  scope: { chosen: null, hidden: [] },
+});
+const run = (...points: PendingPoint[]): Run => ({ points, closed: false, thin: 0 });
 
 function preview(sentence: string): Preview {
   return {
@@ -30,6 +41,8 @@ function preview(sentence: string): Preview {
     splitFaces: [],
     splitEdges: [],
     changesNothing: false,
+    ghost: { lines: [], goneEdges: [], goneFaces: [], more: false },
+    checked: true,
     wouldMake: [],
     wouldAlter: [],
     wouldMend: 0,
@@ -43,19 +56,19 @@ beforeEach(() => {
 
 describe('placed points', () => {
   it('count up to the last on a vertex or an edge', () => {
-    expect(finished([onVertex(1), inFace, onVertex(2), inFace])).toBe(3);
-    expect(finished([inFace])).toBe(0);
+    expect(finished(run(onVertex(1), inFace, onVertex(2), inFace))).toBe(3);
+    expect(finished(run(inFace))).toBe(0);
   });
 
   it('survive a reload on the mesh that they were placed on', () => {
-    keepPoints('w', 4, [onVertex(1), inFace]);
-    expect(keptPoints('w', 4)).toEqual([onVertex(1), inFace]);
-    expect(keptPoints('w', 5)).toEqual([]);
-    expect(keptPoints('other', 4)).toEqual([]);
-    keepPoints('w', 4, []);
+    keepRuns('w', 4, [run(onVertex(1), inFace)]);
+    expect(keptRuns('w', 4)).toEqual([run(onVertex(1), inFace)]);
+    expect(keptRuns('w', 5)).toEqual([]);
+    expect(keptRuns('other', 4)).toEqual([]);
+    keepRuns('w', 4, []);
     expect(sessionStorage).toHaveLength(0);
     sessionStorage.setItem('fair-edge-trace-w', '{');
-    expect(keptPoints('w', 4)).toEqual([]);
+    expect(keptRuns('w', 4)).toEqual([]);
   });
 });
 
@@ -95,36 +108,61 @@ describe('preview', () => {
     const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW));
     await waitFor(() => expect(hook.result.current.problem).toBe(stale));
   });
+
+  it('asks what the check would say once the hand rests', async () => {
+    const asked = vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
+    renderHook(() => usePreview('w', 1, loops(0.5), VIEW));
+    await waitFor(() => expect(asked).toHaveBeenCalledTimes(2));
+    expect(asked.mock.calls.map((call) => call[4])).toEqual([false, true]);
+  });
 });
 
-describe('hint', () => {
-  const now = {
-    tool: 'trace',
-    hover: null,
-    points: 0,
-    pending: false,
-    preview: null,
-    atCentre: true,
-  } as const;
-  const edge = { on: 'edge', id: 1, t: 0.5, at: AT, snapped: 'middle' } as const;
+describe('typed lengths', () => {
+  it('find the place on the edge nearest to where the point is', () => {
+    const mesh = { ends: () => [0, 1], local: (v: number) => [v * 10, 0, 0], toWorld } as never;
+    const fromMiddle = (p: { x: number }) => Math.abs(p.x - 5);
+    expect(solve(mesh, 0, 0.9, fromMiddle, 3)).toBeCloseTo(0.8, 9);
+    expect(solve(mesh, 0, 0.1, fromMiddle, 3)).toBeCloseTo(0.2, 9);
+    expect(solve(mesh, 0, 0.1, fromMiddle, 99)).toBeNull();
+  });
+});
 
-  it.each([
-    [now, 'cuts from point to point: point at a vertex or an edge.'],
-    [{ ...now, hover: edge }, 'begins a trace at the middle of the edge under the pointer.'],
-    [
-      { ...now, hover: { on: 'face', id: 1, at: AT } as const },
-      'a trace begins on a vertex or an edge.',
-    ],
-    [
-      { ...now, points: 1, hover: { on: 'vertex', id: 1, at: AT } as const },
-      'adds a point at this vertex.',
-    ],
-    [{ ...now, tool: 'loops', hover: edge } as const, 'lays a loop at the middle of this ring.'],
-    [
-      { ...now, tool: 'loops', pending: true } as const,
-      'on an edge takes the ring across it instead.',
-    ],
-  ])('says what the next click does', (state, rest) => {
-    expect(hintFor(state).rest).toBe(rest);
+function toWorld([x, y, z]: readonly [number, number, number]) {
+  return { x, y, z };
+}
+
+describe('clean-up tools', () => {
+  const scope = { chosen: null, hidden: [] };
+  const mesh = {
+    hasEdge: () => true,
+    hasFace: () => true,
+    ends: (e: number) => [e, e + 1],
+    corners: (f: number) => [f, f + 1, f + 2],
+  } as never;
+  const context = { mesh, scope, rail: { first: 4, towards: 9 } };
+  const chosen = { faces: [7], edges: [4], vertices: [4, 2] };
+
+  it('say what is missing until enough is chosen', () => {
+    for (const way of Object.values(WAYS).flat()) {
+      const before = way.missing(NOTHING, mesh, null);
+      expect(before === null).toBe(way.picks.length === 0);
+    }
+  });
+
+  it('make a change of what is chosen', () => {
+    const change = (tool: CleanTool, id: string) => {
+      const way = WAYS[tool].find((w) => w.id === id)!;
+      return way.change(chosen, way.initial(100), context);
+    };
+    expect(change('lift', 'lift')).toMatchObject({ edges: [4], vertices: [4, 2] });
+    expect(change('weld', 'weld')).toMatchObject({ vertices: [4, 2], at: 'first' });
+    expect(change('cap', 'grid')).toMatchObject({ plan: { face: 7, edge: null, form: 'grid' } });
+    expect(change('slide', 'share')).toMatchObject({ first: 4, towards: 9, amount: 0.25 });
+    expect(change('move', 'move')).toMatchObject({ vertices: [4, 2, 5, 7, 8, 9] });
+  });
+
+  it('let a second click let go', () => {
+    expect(toggled(NOTHING, 'edges', 3).edges).toEqual([3]);
+    expect(toggled(chosen, 'vertices', 4).vertices).toEqual([2]);
   });
 });

@@ -146,8 +146,11 @@ export const api = {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);
     return response.status === 204 ? null : readStepped(await response.arrayBuffer());
   },
-  preview: (id: string, revision: number, change: Change, view: View) =>
-    json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view }),
+  preview: (id: string, revision: number, change: Change, view: View, findings: boolean) =>
+    json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view, findings }),
+  choose: (id: string, revision: number, way: Schemas['Way'], from: Schemas['ChosenView']) =>
+    json<Schemas['ChosenView']>('POST', `/workpieces/${id}/choices`, { revision, way, from }),
+  readShape: (svg: string) => json<Schemas['ShapeView']>('POST', '/shapes', { svg }),
   step: (id: string, revision: number, change: Change, view: View) =>
     stepped(`/workpieces/${id}/steps`, { revision, clientKey: newKey(), change, view }),
   undo: (id: string, revision: number) =>

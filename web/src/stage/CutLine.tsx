@@ -23,6 +23,7 @@ export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters
   const lines = pieces.map((piece) => splitBySight(stage, piece));
   const front = lines.map((l) => l.front).join('');
   const behind = lines.map((l) => l.behind).join('');
+  const past = lines.map((l) => l.past).join('');
   return (
     <g fill="none" data-testid="cut-line">
       <path
@@ -34,6 +35,8 @@ export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters
       />
       <path d={front} stroke="var(--sheet)" strokeWidth={6} strokeLinecap="round" />
       <path d={front} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="9 5" />
+      {past && <path d={past} stroke="var(--sheet)" strokeWidth={5} />}
+      {past && <path d={past} stroke="var(--ink)" strokeWidth={2} strokeDasharray="2 4" />}
       {pieces.map((piece, i) => (
         <Places key={i} piece={piece} />
       ))}
@@ -46,21 +49,31 @@ export function letterOf(index: number): string {
   return String.fromCharCode(65 + (index % 26));
 }
 
-function splitBySight(stage: StageView, piece: Piece): { front: string; behind: string } {
+function splitBySight(stage: StageView, piece: Piece) {
   let front = '';
   let behind = '';
+  let past = '';
   let begin = 0;
   for (const count of piece.stretches) {
     for (let i = begin + 1; i < begin + count; i++) {
       const a = piece.points[i - 1]!.at;
       const b = piece.points[i]!.at;
       const parts = sightParts(stage, a, b);
+      if (isPast(piece.points[i - 1]!, piece.points[i]!)) {
+        past += parts.front + parts.behind;
+        continue;
+      }
       front += parts.front;
       behind += parts.behind;
     }
     begin += count;
   }
-  return { front, behind };
+  return { front, behind, past };
+}
+
+/** Whether the cut runs on here, past the end of a sight-line. */
+function isPast(a: CutPoint, b: CutPoint): boolean {
+  return (a.use === 'sight' && b.use === 'runOn') || (a.use === 'runOn' && b.use === 'sight');
 }
 
 /** Cuts a straight piece into what is seen and what is hidden, by probing it. */
@@ -161,6 +174,8 @@ function Place(props: { point: CutPoint; at: Xy; edge: number; cut: number; hidd
           use="crossing"
         />
       );
+    case 'sight':
+      return null;
     case 'runOn':
       return (
         <circle cx={x} cy={y} r={2.6} fill="var(--ink)" fillOpacity={faint} data-use="run-on" />
@@ -212,7 +227,8 @@ function Bar(props: {
 /** The letter of a piece, beside its middle. */
 function Bearing({ piece, index }: { piece: Piece; index: number }) {
   const stage = useStage();
-  const middle = piece.points[Math.floor((piece.points.length - 1) / 2)]!;
+  const middle = piece.points[Math.floor((piece.points.length - 1) / 2)];
+  if (!middle) return null;
   const next = piece.points[Math.floor((piece.points.length - 1) / 2) + 1];
   if (!next) return null;
   const p = stage.project(middle.at);

@@ -31,6 +31,8 @@ export class ModelGeometry {
   private middles = new Float32Array(0);
   private readonly changedFaces = new Set<number>();
 
+  private hidden: ReadonlySet<number> = new Set();
+
   constructor(
     readonly buffers: MeshBuffers,
     private lens: Lens,
@@ -63,7 +65,7 @@ export class ModelGeometry {
     }
     this.base.remove(patch.faces);
     this.changed.dispose();
-    this.changed = this.layer(this.changedFaces);
+    this.changed = this.layer(this.shownOf(this.changedFaces));
     this.patchEdges(patch.edges);
     return true;
   }
@@ -79,8 +81,12 @@ export class ModelGeometry {
     this.base.dispose();
     this.changed.dispose();
     this.changedFaces.clear();
-    this.base = this.layer(allFaces(this.buffers));
+    this.base = this.layer(this.shownOf(allFaces(this.buffers)));
     this.changed = this.layer([]);
+  }
+
+  private *shownOf(faces: Iterable<number>): Iterable<number> {
+    for (const f of faces) if (!this.hidden.has(f)) yield f;
   }
 
   wash(lens: Lens) {
@@ -184,7 +190,7 @@ export class ModelGeometry {
 
   /** An edge has its place in the array by its id; one that is gone is a point. */
   private writeEdge(positions: Float32Array, e: number) {
-    if (!this.buffers.hasEdge(e)) {
+    if (!this.buffers.hasEdge(e) || !this.isShown(e)) {
       positions.fill(0, 6 * e, 6 * e + 6);
       return;
     }
@@ -263,6 +269,7 @@ export class ModelGeometry {
       const f = buffers.faceAtEdge(e, 0);
       if (f < 0 || !buffers.hasEdge(e)) continue;
       const g = buffers.faceAtEdge(e, 1);
+      if (!this.isShown(e)) continue;
       if (g < 0 || facing[f] !== facing[g]) found.push(e);
     }
     this.outlineEdges = found;
@@ -286,6 +293,39 @@ export class ModelGeometry {
     const ends = new Float32Array(6 * edges.length);
     edges.forEach((e, i) => ends.set(positions.subarray(6 * e, 6 * e + 6), 6 * i));
     return ends;
+  }
+
+  /** Leaves faces out of both layers, and edges that lie at none that is shown. */
+  hide(faces: ReadonlySet<number>) {
+    if (faces.size === 0 && this.hidden.size === 0) return;
+    this.hidden = faces;
+    this.merge();
+    const attribute = this.edges.getAttribute('position') as BufferAttribute;
+    for (let e = 0; e < this.buffers.edgeEnd; e++) {
+      this.writeEdge(attribute.array as Float32Array, e);
+    }
+    attribute.clearUpdateRanges();
+    attribute.needsUpdate = true;
+  }
+
+  private isShown(e: number): boolean {
+    if (this.hidden.size === 0) return true;
+    const f = this.buffers.faceAtEdge(e, 0);
+    const g = this.buffers.faceAtEdge(e, 1);
+    return f < 0 || !this.hidden.has(f) || (g >= 0 && !this.hidden.has(g));
+  }
+
+  normalOf(f: number): Vector3 {
+    return new Vector3(...this.normals.subarray(3 * f, 3 * f + 3));
+  }
+
+  middleOf(f: number): Vector3 {
+    return new Vector3(...this.middles.subarray(3 * f, 3 * f + 3));
+  }
+
+  /** Six numbers for each of these edges that are there. */
+  linesOf(edges: readonly number[]): Float32Array {
+    return this.endsOf(edges.filter((e) => this.buffers.hasEdge(e)));
   }
 
   facesOnly(faces: readonly number[]): BufferGeometry {

@@ -35,6 +35,10 @@ interface Props {
   onReady?: (stage: StageView) => void;
   onHover?: (at: { x: number; y: number } | null) => void;
   onClick?: (at: { x: number; y: number }) => void;
+  /** A drag with the left button draws this instead of turning the model. */
+  draws?: 'box' | 'lasso' | 'stroke' | undefined;
+  /** What was drawn: a closed line on the screen, or the stroke. */
+  onDrawn?: (path: readonly { x: number; y: number }[]) => void;
   /** Drawn on the model, in an SVG of the stage's pixels. */
   drawing?: ReactNode;
   children?: ReactNode;
@@ -47,6 +51,8 @@ export function Stage(props: Props) {
   const down = useRef<{ x: number; y: number } | null>(null);
   const { mesh, version, lens, onReady } = props;
   const [left, top, right, bottom] = props.insets;
+  const { draws } = props;
+  const [path, setPath] = useState<readonly { x: number; y: number }[]>([]);
 
   useEffect(() => {
     const view = new StageView(host.current!);
@@ -70,6 +76,10 @@ export function Stage(props: Props) {
   useEffect(() => {
     if (stage) onReady?.(stage);
   }, [stage, onReady]);
+
+  useEffect(() => {
+    stage?.setTurning(!draws);
+  }, [stage, draws]);
 
   const place = (e: PointerEvent) => {
     const box = host.current!.getBoundingClientRect();
@@ -95,12 +105,21 @@ export function Stage(props: Props) {
         }}
         onPointerMove={(e) => {
           if (e.buttons === 0) props.onHover?.(place(e));
+          if (draws && down.current && e.buttons === 1) {
+            const at = place(e);
+            setPath((before) => longer(before.length ? before : [down.current!], at, draws));
+          }
         }}
         onPointerLeave={() => props.onHover?.(null)}
         onPointerUp={(e) => {
           const at = place(e);
           const start = down.current;
           down.current = null;
+          if (path.length > 1) {
+            setPath([]);
+            props.onDrawn?.(draws === 'box' ? corners(path) : path);
+            return;
+          }
           if (start && Math.hypot(at.x - start.x, at.y - start.y) <= CLICK_SLOP) {
             props.onClick?.(at);
           }
@@ -109,6 +128,9 @@ export function Stage(props: Props) {
       {stage && (
         <StageContext value={stage}>
           <Scene drawing={props.drawing} unit={props.unit} />
+          {path.length > 1 && draws && (
+            <DrawnPath path={draws === 'box' ? corners(path) : path} closed={draws !== 'stroke'} />
+          )}
           {props.children}
         </StageContext>
       )}
@@ -138,6 +160,33 @@ function Drawing({ children }: { children: ReactNode }) {
       height={stage.height}
     >
       {children}
+    </svg>
+  );
+}
+
+type Xy = { x: number; y: number };
+
+const STROKE_STEP = 5;
+
+/** A path with one more place, if that is far enough; a box has its two corners only. */
+function longer(path: readonly Xy[], at: Xy, draws: 'box' | 'lasso' | 'stroke'): readonly Xy[] {
+  const last = path.at(-1)!;
+  if (draws === 'box') return [path[0]!, at];
+  return Math.hypot(at.x - last.x, at.y - last.y) < STROKE_STEP ? path : [...path, at];
+}
+
+function corners(path: readonly Xy[]): readonly Xy[] {
+  const a = path[0]!;
+  const b = path.at(-1)!;
+  return [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }];
+}
+
+function DrawnPath({ path, closed }: { path: readonly Xy[]; closed: boolean }) {
+  const d = `M${path.map((p) => `${p.x} ${p.y}`).join('L')}${closed ? 'Z' : ''}`;
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+      <path d={d} fill="none" stroke="var(--sheet)" strokeWidth={4.4} />
+      <path d={d} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="3 4" />
     </svg>
   );
 }

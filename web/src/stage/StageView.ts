@@ -23,7 +23,7 @@ import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeome
 import { acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
-import { clayMaterial } from './clay';
+import { clayMaterial, hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
 export type Lens = 'clay' | 'sides';
@@ -45,6 +45,10 @@ const FAINT_EDGES = 1.2;
 const FULL_EDGES = 5;
 const NEARER = '2.5e-5';
 const INK = '#10283a';
+function asPoint(v: Vector3): Point {
+  return { x: v.x, y: v.y, z: v.z };
+}
+
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
 export type Insets = [number, number, number, number];
 
@@ -111,6 +115,15 @@ export class StageView {
       fragmentShader: 'out vec4 c; void main() { c = vec4(0.976, 0.984, 0.984, 0.62); }',
     }),
   );
+  /** Chosen faces, hatched as on a chart; the lines stand still while the model turns. */
+  private readonly hatched = new Mesh(new BufferGeometry(), hatchMaterial());
+  /** Chosen edges, a double line. */
+  private readonly doubled = [fatLines(INK, 6.4, 3), fatLines('#f9fbfb', 3.2, 4)] as const;
+  private readonly behind = new LineSegments(
+    new BufferGeometry(),
+    new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.3, depthTest: false }),
+  );
+  hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
   private model: ModelGeometry | undefined;
@@ -137,8 +150,11 @@ export class StageView {
     this.graticule.renderOrder = -2;
     for (const footprint of this.footprints) footprint.renderOrder = -1;
     this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched);
-    this.scene.add(this.lit, this.edges);
-    this.scene.add(this.outline, ...this.litSides);
+    this.scene.add(this.lit, this.hatched, this.edges, this.behind);
+    this.scene.add(this.outline, ...this.litSides, ...this.doubled);
+    this.behind.visible = false;
+    this.behind.frustumCulled = false;
+    this.hatched.renderOrder = 1;
     this.controls = new OrbitControls(this.camera, host);
     this.controls.enableDamping = false;
     this.controls.zoomToCursor = true;
@@ -167,7 +183,10 @@ export class StageView {
       this.outline,
       this.graticule,
       this.lit,
+      this.hatched,
+      this.behind,
       ...this.litSides,
+      ...this.doubled,
     ]) {
       thing.geometry.dispose();
       (thing.material as { dispose(): void }).dispose();
@@ -232,7 +251,7 @@ export class StageView {
     this.renderer.setSize(this.width, this.height);
     this.camera.aspect = this.width / this.height;
     this.offsetView();
-    for (const lines of [this.outline, ...this.litSides]) {
+    for (const lines of [this.outline, ...this.litSides, ...this.doubled]) {
       lines.material.resolution.set(this.width, this.height);
     }
     this.changed();
@@ -277,6 +296,7 @@ export class StageView {
       [this.faces, base.geometry],
       [this.patched, changed.geometry],
       [this.edges, edges],
+      [this.behind, edges],
       [this.graticule, graticule],
     ] as const;
     for (const [thing, geometry] of shown) thing.geometry = geometry;
@@ -306,6 +326,74 @@ export class StageView {
     const sides = this.model?.sidesOf(faces, crossed) ?? new Float32Array();
     for (const lines of this.litSides) setLines(lines, sides);
     this.changed();
+  }
+
+  /** Marks chosen faces and edges. */
+  choose(faces: readonly number[], edges: readonly number[]) {
+    this.hatched.geometry.dispose();
+    this.hatched.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
+    const lines = this.model?.linesOf(edges) ?? new Float32Array();
+    for (const line of this.doubled) setLines(line, lines);
+    this.changed();
+  }
+
+  /** Leaves faces out of the picture, and out of what can be pointed at. */
+  hide(faces: readonly number[]) {
+    this.hiddenFaces = new Set(faces);
+    if (!this.model) return;
+    this.model.hide(this.hiddenFaces);
+    this.showLayers();
+    this.changed();
+  }
+
+  /** Shows the far side through the near one. */
+  setGlass(on: boolean) {
+    if (this.behind.visible === on) return;
+    this.behind.visible = on;
+    this.changed();
+  }
+
+  /** Whether a drag with the left button turns the model. */
+  setTurning(on: boolean) {
+    this.controls.enableRotate = on;
+  }
+
+  get modelRadius(): number {
+    return this.model?.radius ?? 1;
+  }
+
+  /** The place on the sight-line through a pixel that is as deep as what the view turns about. */
+  onSight(x: number, y: number): Point {
+    const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
+    this.raycaster.setFromCamera(ndc, this.camera);
+    const { origin, direction } = this.raycaster.ray;
+    const ahead = this.controls.target.clone().sub(this.camera.position);
+    const depth = ahead.length() / direction.dot(ahead.clone().normalize());
+    return this.point(origin.clone().addScaledVector(direction, depth));
+  }
+
+  /** To the right and upwards on the screen, of unit length. */
+  get screenAxes(): { right: Point; up: Point } {
+    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
+    const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1);
+    return { right: { ...asPoint(right) }, up: { ...asPoint(up) } };
+  }
+
+  middleOf(face: number): Point {
+    return this.point(this.model!.middleOf(face));
+  }
+
+  /** Looks squarely at a face, from outside. */
+  lookAt(face: number) {
+    if (!this.model?.buffers.hasFace(face)) return;
+    const normal = this.model.normalOf(face);
+    const middle = this.model.middleOf(face);
+    const eye = middle
+      .clone()
+      .addScaledVector(normal, this.camera.position.distanceTo(this.controls.target));
+    // Straight from above the rose has no side to show: a hair aside.
+    if (Math.hypot(normal.x, normal.y) < 1e-3) eye.y -= 1e-3 * this.model.radius;
+    this.flyTo(this.point(middle), { eye: this.point(eye), target: this.point(middle) });
   }
 
   /** Turns to a side and fits: azimuth from the front (-y) in degrees, height in degrees. */

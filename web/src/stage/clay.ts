@@ -36,3 +36,28 @@ export function clayMaterial(): ShaderMaterial {
       }`,
   });
 }
+
+/** Ink lines 0.9 wide, 5.5 apart, rising to the right, fixed to the screen. */
+export function hatchMaterial(): ShaderMaterial {
+  return new ShaderMaterial({
+    glslVersion: GLSL3,
+    side: DoubleSide,
+    transparent: true,
+    depthWrite: false,
+    polygonOffset: true,
+    polygonOffsetFactor: 0.4,
+    polygonOffsetUnits: 0.4,
+    uniforms: { ratio: { value: Math.min(window.devicePixelRatio, 2) } },
+    vertexShader:
+      'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+    fragmentShader: `
+      uniform float ratio;
+      out vec4 colour;
+      void main() {
+        float across = (gl_FragCoord.x - gl_FragCoord.y) / ratio * 0.7071;
+        float line = abs(mod(across, 5.5) - 2.75);
+        if (line < 2.3) discard;
+        colour = vec4(0.063, 0.157, 0.227, 0.62);
+      }`,
+  });
+}

@@ -22,6 +22,8 @@ export interface PickOptions {
   /** Aim at faces too. */
   faces: boolean;
   vertices: boolean;
+  /** Aim at edges; so it is unless this is false. */
+  edges?: boolean;
   /** Into how many equal parts edges are divided for snapping; 0 for none. */
   division: number;
 }
@@ -34,7 +36,8 @@ export function pick(view: StageView, x: number, y: number, options: PickOptions
   const candidates = hit ? buffers.edgesOf(hit.face) : edgesNear(view, x, y);
   const vertex = options.vertices ? nearestVertex(view, candidates, x, y) : null;
   if (vertex) return vertex;
-  const edge = nearestEdge(view, candidates, x, y, options.division);
+  const edge =
+    options.edges === false ? null : nearestEdge(view, candidates, x, y, options.division);
   if (edge) return edge;
   return hit && options.faces ? { on: 'face', id: hit.face, at: hit.at } : null;
 }
@@ -120,4 +123,59 @@ function snapToDivision(
     }
   }
   return { on: 'edge', id: edge, t, at, snapped: undefined };
+}
+
+/** The place on the border of a face nearest to a pixel. */
+export function onEdgeAt(view: StageView, face: number, x: number, y: number): Picked | null {
+  const buffers = view.buffers;
+  if (!buffers?.hasFace(face)) return null;
+  let best: Picked | null = null;
+  let nearest = Infinity;
+  for (const e of buffers.edgesOf(face)) {
+    const { t, at, distance } = onEdge(view, e, x, y);
+    if (distance >= nearest) continue;
+    nearest = distance;
+    best = { on: 'edge', id: e, t, at, snapped: undefined };
+  }
+  return best;
+}
+
+/** The elements of a kind that the eye sees inside a line on the screen, by their middles. */
+export function inside(
+  view: StageView,
+  line: readonly { x: number; y: number }[],
+  kind: 'faces' | 'edges' | 'vertices',
+): number[] {
+  const buffers = view.buffers;
+  if (!buffers || line.length < 3) return [];
+  const found: number[] = [];
+  const take = (id: number, at: Point) => {
+    const p = view.project(at);
+    if (p.ahead && holds(line, p) && !view.isHidden(at)) found.push(id);
+  };
+  if (kind === 'vertices') {
+    for (let v = 0; v < buffers.vertexEnd; v++) {
+      if (buffers.shown[v]) take(v, buffers.toWorld(buffers.local(v)));
+    }
+  } else if (kind === 'edges') {
+    for (let e = 0; e < buffers.edgeEnd; e++)
+      if (buffers.hasEdge(e)) take(e, pointOn(view, e, 0.5));
+  } else {
+    for (let f = 0; f < buffers.faceEnd; f++) {
+      if (buffers.hasFace(f) && !view.hiddenFaces.has(f)) take(f, view.middleOf(f));
+    }
+  }
+  return found;
+}
+
+function holds(line: readonly { x: number; y: number }[], p: { x: number; y: number }): boolean {
+  let inside = false;
+  for (let i = 0, j = line.length - 1; i < line.length; j = i++) {
+    const a = line[i]!;
+    const b = line[j]!;
+    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) {
+      inside = !inside;
+    }
+  }
+  return inside;
 }

@@ -1,6 +1,9 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
+import { Aim } from '../../stage/Aim';
+import { ChosenMarks } from '../../stage/ChosenMarks';
 import { MeshMarks } from '../../stage/MeshMarks';
+import { inside, pick, type Picked } from '../../stage/pick';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
@@ -9,18 +12,20 @@ import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Key } from '../../ui/Key';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
-import { clockText, counted, whenText } from '../../ui/time';
+import { clockText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { Brief } from './Brief';
+import { ChooseBar, type ChooseMode } from './ChooseBar';
+import { CommandFinder, type Command } from './CommandFinder';
 import { Dock } from './Dock';
 import { HintLine } from './HintLine';
 import { KeySheet } from './KeySheet';
-import { LoopFields } from './LoopFields';
-import { PendingDrawing } from './PendingDrawing';
-import { PieceTable, Slip } from './Slip';
+import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
-import { usePendingCut } from './usePendingCut';
+import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
+import { kindOf, toggled, useChosen } from './useChosen';
+import { usePendingCut, type PendingCut } from './usePendingCut';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
 interface Props {
@@ -45,52 +50,127 @@ function OpenBench(props: {
   handIn: Props['handIn'];
 }) {
   const { open, control } = props;
-  const { state, mesh } = open;
+  const { state, mesh, version } = open;
   const { exercise } = state;
   const [stage, setStage] = useState<StageView | null>(null);
   const [lens, setLens] = useLens('clay');
+  const [glass, setGlass] = useState(false);
   useCameraInAddress(stage);
-  const cut = usePendingCut(open, control, stage);
-  const { tool, pending, preview, change } = cut;
-  const [chosen, setChosen] = useAddressed('finding');
+  const chosen = useChosen(open);
+  const [choosing, setChoosing] = useState<ChooseMode | null>(null);
+  const [aimed, setAimed] = useState<Picked | null>(null);
+  const cut = usePendingCut(open, control, stage, chosen);
+  const { tool, hand, pending, preview } = cut;
+  const [finding, setFinding] = useAddressed('finding');
   const [briefOpen, setBriefOpen] = useState(state.steps.length === 0);
-  const [keysOpen, setKeysOpen] = useState(false);
+  const [dialog, setDialog] = useState<'keys' | 'find' | null>(null);
+
+  useEffect(() => {
+    stage?.choose(chosen.chosen.faces, chosen.chosen.edges);
+  }, [stage, chosen.chosen, version]);
+  useEffect(() => {
+    stage?.hide(chosen.hidden);
+  }, [stage, chosen.hidden, version]);
+  useEffect(() => {
+    stage?.setGlass(glass);
+  }, [stage, glass]);
 
   const make = async () => {
-    if (await cut.make()) setChosen(null);
+    if (await cut.make()) setFinding(null);
   };
 
-  const choose = (finding: Finding) => {
-    setChosen(finding.key === chosen ? null : finding.key);
-    stage?.flyTo(finding.place);
+  const choose = (f: Finding) => {
+    setFinding(f.key === finding ? null : f.key);
+    stage?.flyTo(f.place);
   };
 
   const nextFinding = () => {
     const { findings } = state.check;
-    const at = findings.findIndex((f) => f.key === chosen);
+    const at = findings.findIndex((f) => f.key === finding);
     const next = findings[(at + 1) % findings.length];
     if (next) {
-      setChosen(next.key);
+      setFinding(next.key);
       stage?.flyTo(next.place);
     }
   };
 
+  const aimToChoose = (at: { x: number; y: number } | null): Picked | null =>
+    at && stage && choosing
+      ? pick(stage, at.x, at.y, {
+          faces: choosing.kind === 'faces',
+          edges: choosing.kind === 'edges',
+          vertices: choosing.kind === 'vertices',
+          division: 0,
+        })
+      : null;
+
+  const click = (at: { x: number; y: number }) => {
+    if (!choosing) return cut.click(at) && setFinding(null);
+    const picked = aimToChoose(at);
+    if (picked) chosen.choose(toggled(chosen.chosen, kindOf(picked), picked.id));
+  };
+
+  const drawn = (path: readonly { x: number; y: number }[]) => {
+    if (!choosing || !stage) return hand.stroke?.(path);
+    const found = inside(stage, path, choosing.kind);
+    const before = chosen.chosen[choosing.kind];
+    chosen.choose({ ...chosen.chosen, [choosing.kind]: [...new Set([...before, ...found])] });
+  };
+
+  const group = groupOf(tool);
+  const takeGroup = (step: number) => {
+    const next = GROUPS[(group + step + GROUPS.length) % GROUPS.length]!;
+    cut.take(next.tools[0]!.tool);
+  };
+  const turnAround = () => stage?.fit(stage.azimuth + 180, 20);
+  const lookSquarely = () => {
+    const face = chosen.chosen.faces.at(-1) ?? (hand.hover?.on === 'face' ? hand.hover.id : -1);
+    if (face >= 0) stage?.lookAt(face);
+  };
+  const commands: Command[] = [
+    ...GROUPS.flatMap((g) =>
+      g.tools.map((t) => ({ name: t.name, also: g.name, act: () => cut.take(t.tool) })),
+    ),
+    { name: 'Choose faces, edges, vertices', shortcut: 'O', act: () => setChoosing(FACES) },
+    { name: 'Hide the chosen faces', act: chosen.hide },
+    { name: 'Show all faces', act: chosen.showAll },
+    { name: 'Let go of what is chosen', act: chosen.clear },
+    { name: 'View all', shortcut: 'V', act: () => stage?.fit() },
+    { name: 'Turn to the back', shortcut: 'X', act: turnAround },
+    { name: 'Look squarely at the chosen face', shortcut: 'Q', act: lookSquarely },
+    { name: 'Glass', also: 'far side', shortcut: 'G', act: () => setGlass(!glass) },
+    { name: 'Sides lens', shortcut: 'S', act: () => setLens('sides') },
+    { name: 'Clay lens', shortcut: 'C', act: () => setLens('clay') },
+    { name: 'Next finding', shortcut: 'N', act: nextFinding },
+    { name: 'Undo', shortcut: 'Ctrl Z', act: cut.back },
+    { name: 'Redo', shortcut: 'Ctrl Y', act: () => void control.redo() },
+    { name: 'Brief', shortcut: 'B', act: () => setBriefOpen(true) },
+    { name: 'Keys', shortcut: '?', act: () => setDialog('keys') },
+  ];
+
   useKeys({
-    '1': () => cut.take('trace'),
-    '2': () => cut.take('loops'),
+    ...Object.fromEntries(
+      GROUPS[group]!.tools.map((t, i) => [String(i + 1), () => cut.take(t.tool)]),
+    ),
+    ...Object.fromEntries(hand.keys.map((k) => [k.key.toLowerCase(), k.act])),
+    ',': () => takeGroup(-1),
+    '.': () => takeGroup(1),
+    '/': () => setDialog('find'),
     Enter: () => void make(),
-    Escape: cut.drop,
+    Escape: () => (choosing ? setChoosing(null) : cut.drop()),
     'Ctrl z': cut.back,
     'Ctrl y': () => void control.redo(),
     c: () => setLens('clay'),
     s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
+    g: () => setGlass(!glass),
     b: () => setBriefOpen(true),
     n: nextFinding,
     d: cut.nextDivision,
-    m: cut.toggleCentre,
-    x: () => stage?.fit(stage.azimuth + 180, 20),
+    o: () => setChoosing(choosing ? null : FACES),
+    q: lookSquarely,
+    x: turnAround,
     v: () => stage?.fit(),
-    '?': () => setKeysOpen(true),
+    '?': () => setDialog('keys'),
   });
 
   return (
@@ -146,8 +226,8 @@ function OpenBench(props: {
       <div className="flex min-h-0 flex-1">
         <StepsPanel
           state={state}
-          pending={pending ? (tool === 'trace' ? 'Trace' : 'Loops') : null}
-          chosen={chosen}
+          pending={pending ? itemOf(tool).name : null}
+          chosen={finding}
           onChoose={choose}
         />
         <div className="relative min-w-0 flex-1">
@@ -159,75 +239,64 @@ function OpenBench(props: {
             insets={[...SLIP_INSETS]}
             label={`${exercise.title}: drag to turn, click to place a point`}
             onReady={setStage}
-            onHover={cut.point}
-            onClick={(at) => cut.click(at) && setChosen(null)}
+            onHover={(at) => (choosing ? setAimed(aimToChoose(at)) : hand.point(at))}
+            onClick={click}
+            draws={choosing ? (choosing.by === 'click' ? undefined : choosing.by) : hand.draws}
+            onDrawn={drawn}
             drawing={
               <>
-                <PendingDrawing cut={cut} mesh={mesh} />
+                {!choosing && hand.drawing(preview)}
+                {choosing && aimed && <Aim picked={aimed} division={0} />}
+                <ChosenMarks vertices={chosen.chosen.vertices} />
                 <MeshMarks
                   findings={state.check.findings}
-                  chosen={chosen}
+                  chosen={finding}
                   onChoose={choose}
-                  atWork={[...cut.points.map((p) => p.at), ...(cut.hover ? [cut.hover.at] : [])]}
+                  atWork={hand.hover ? [hand.hover.at] : []}
                 />
               </>
             }
           >
             <div className="absolute top-2.5 left-3 flex gap-1.5">
-              <LensButton
+              <StageButton
+                name="Choose"
+                letter="O"
+                on={choosing !== null}
+                onClick={() => setChoosing(choosing ? null : FACES)}
+              />
+              <StageButton
                 name="Clay"
                 letter="C"
                 on={lens === 'clay'}
                 onClick={() => setLens('clay')}
               />
-              <LensButton
+              <StageButton
                 name="Sides"
                 letter="S"
                 on={lens === 'sides'}
                 onClick={() => setLens('sides')}
               />
+              <StageButton name="Glass" letter="G" on={glass} onClick={() => setGlass(!glass)} />
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
                 View all
               </Button>
-              <Button size="small" shortcut="X" onClick={() => stage?.fit(stage.azimuth + 180, 20)}>
+              <Button size="small" shortcut="X" onClick={turnAround}>
                 Turn to the back
               </Button>
             </div>
-            {(pending || cut.missing) && (
-              <Slip
-                tool={tool === 'trace' ? 'Trace' : 'Loops'}
-                preview={change ? preview : null}
-                missing={cut.missing}
-                busy={control.busy || !cut.current}
-                problem={
-                  control.problem && !control.problem.offline ? control.problem.message : null
-                }
-                onMake={() => void make()}
-                onDrop={cut.drop}
-              >
-                {tool === 'trace' && preview && !preview.refusal && change && (
-                  <PieceTable preview={preview} unit={exercise.unit} />
-                )}
-                {tool === 'trace' && (
-                  <p className="condensed text-[13px] text-ink2">
-                    {counted(cut.points.length, 'point')} placed. Only what you see in front is cut.
-                  </p>
-                )}
-                {tool === 'loops' && cut.loop && (
-                  <LoopFields
-                    mesh={mesh}
-                    loop={cut.loop}
-                    unit={exercise.unit}
-                    quads={preview?.splitFaces.length ?? 0}
-                    onChange={cut.setLoop}
-                  />
-                )}
-              </Slip>
+            {choosing && <ChooseBar mode={choosing} control={chosen} onMode={setChoosing} />}
+            {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
+              <SlipOf cut={cut} control={control} onMake={() => void make()} />
             )}
           </Stage>
         </div>
       </div>
-      <HintLine cut={cut} onKeys={() => setKeysOpen(true)} />
+      <HintLine
+        cut={cut}
+        choosing={choosing && chooseHint(choosing)}
+        onFind={() => setDialog('find')}
+        onKeys={() => setDialog('keys')}
+      />
       <Dock
         tool={tool}
         findings={state.check.findings.length}
@@ -235,12 +304,50 @@ function OpenBench(props: {
         onCheck={nextFinding}
       />
       <Brief exercise={exercise} open={briefOpen} onClose={() => setBriefOpen(false)} />
-      <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
+      <CommandFinder commands={commands} open={dialog === 'find'} onClose={() => setDialog(null)} />
     </div>
   );
 }
 
-function LensButton(props: { name: string; letter: string; on: boolean; onClick: () => void }) {
+const FACES: ChooseMode = { kind: 'faces', by: 'click' };
+
+function chooseHint({ kind, by }: ChooseMode): string {
+  const name = { faces: 'a face', edges: 'an edge', vertices: 'a vertex' }[kind];
+  return by === 'click'
+    ? `on ${name} chooses it, or lets it go.`
+    : `and drag draws round the ${kind} to choose; click to add one.`;
+}
+
+/** A tool whose slip says first of what it shall be made. */
+function opensAtOnce(tool: Tool): boolean {
+  return tool === 'straight' || tool === 'outline' || isCleanTool(tool);
+}
+
+function SlipOf(props: { cut: PendingCut; control: WorkpieceControl; onMake: () => void }) {
+  const { cut, control } = props;
+  const { hand, preview } = cut;
+  // What is only aimed at has no slip yet.
+  if (!hand.pending && !hand.missing && !opensAtOnce(cut.tool)) return null;
+  const item = itemOf(cut.tool);
+  return (
+    <Slip
+      tool={item.name}
+      state={hand.pending ? 'pending' : 'in hand'}
+      make={item.make}
+      preview={hand.pending ? preview : null}
+      missing={hand.missing}
+      busy={control.busy || !cut.current}
+      problem={control.problem && !control.problem.offline ? control.problem.message : null}
+      onMake={props.onMake}
+      onDrop={cut.drop}
+    >
+      {hand.slip(preview)}
+    </Slip>
+  );
+}
+
+function StageButton(props: { name: string; letter: string; on: boolean; onClick: () => void }) {
   return (
     <Button
       size="small"

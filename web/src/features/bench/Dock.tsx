@@ -1,38 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Tool } from './pending';
-
-interface Item {
-  tool: Tool;
-  name: string;
-  digit: string;
-  picture: ReactNode;
-}
-
-export const CUTS: readonly Item[] = [
-  {
-    tool: 'trace',
-    name: 'Trace',
-    digit: '1',
-    picture: (
-      <>
-        <path d="M2 18 9 9l4 4 7-9" />
-        <path d="M6.500 6.500l5 5M17 1.500l4 5" strokeWidth={1} />
-      </>
-    ),
-  },
-  {
-    tool: 'loops',
-    name: 'Loops',
-    digit: '2',
-    picture: (
-      <>
-        <ellipse cx={11} cy={5} rx={7} ry={2.6} />
-        <path d="M4 5v12M18 5v12M4 17c0 3.500 14 3.500 14 0" />
-        <path d="M4 11c0 3.500 14 3.500 14 0" strokeWidth={2.6} />
-      </>
-    ),
-  },
-];
+import { GROUPS, groupOf, type Tool } from './tools';
 
 interface Props {
   tool: Tool;
@@ -41,22 +8,30 @@ interface Props {
   onCheck: () => void;
 }
 
-/** The tools in the order of the work. */
+/** The tools in the order of the work. The digits are the open group's, the one of the tool in hand. */
 export function Dock(props: Props) {
+  const open = groupOf(props.tool);
   return (
     <div className="flex h-[82px] shrink-0 gap-3 px-3 pt-1" role="toolbar" aria-label="Tools">
-      <Group name="Cut" open>
-        {CUTS.map((item) => (
-          <ToolButton
-            key={item.tool}
-            name={item.name}
-            digit={item.digit}
-            inHand={item.tool === props.tool}
-            picture={item.picture}
-            onClick={() => props.onTool(item.tool)}
-          />
-        ))}
-      </Group>
+      {GROUPS.map((group, g) => (
+        <Group
+          key={group.name}
+          name={group.name}
+          open={g === open}
+          letter={g === open ? undefined : g > open ? '.' : ','}
+        >
+          {group.tools.map((item, i) => (
+            <ToolButton
+              key={item.tool}
+              name={item.name}
+              digit={g === open ? String(i + 1) : undefined}
+              inHand={item.tool === props.tool}
+              picture={item.picture}
+              onClick={() => props.onTool(item.tool)}
+            />
+          ))}
+        </Group>
+      ))}
       <Group name="Check">
         <ToolButton
           name={props.findings > 0 ? 'Next finding' : 'Clean'}
@@ -65,20 +40,22 @@ export function Dock(props: Props) {
           disabled={props.findings === 0}
           picture={<path d="M3 12l5 6L19 4" />}
           onClick={props.onCheck}
+          wide
         />
       </Group>
     </div>
   );
 }
 
-function Group(props: { name: string; open?: boolean; children: ReactNode }) {
+function Group(props: { name: string; open?: boolean; letter?: string; children: ReactNode }) {
   return (
     <div>
-      <div className="flex">{props.children}</div>
+      <div className="flex gap-1">{props.children}</div>
       <p
-        className={`condensed mt-[3px] text-[12px] leading-4 ${props.open ? 'border-t-[3px] border-ink font-semibold' : 'border-t border-rule pt-[2px] text-ink2'}`}
+        className={`condensed mt-[3px] flex justify-between text-[12px] leading-4 ${props.open ? 'border-t-[3px] border-ink font-semibold' : 'border-t border-rule pt-[2px] text-ink2'}`}
       >
         {props.name}
+        {props.letter && <span className="text-[11px]">{props.letter}</span>}
       </p>
     </div>
   );
@@ -86,9 +63,10 @@ function Group(props: { name: string; open?: boolean; children: ReactNode }) {
 
 function ToolButton(props: {
   name: string;
-  digit: string;
+  digit: string | undefined;
   inHand: boolean;
   disabled?: boolean;
+  wide?: boolean;
   picture: ReactNode;
   onClick: () => void;
 }) {
@@ -102,7 +80,7 @@ function ToolButton(props: {
       type="button"
       aria-pressed={props.inHand}
       disabled={props.disabled}
-      className={`condensed relative flex h-[52px] w-[76px] flex-col items-center justify-center gap-0.5 rounded-ctl ${look}`}
+      className={`condensed relative flex h-[52px] flex-col items-center justify-center gap-0.5 rounded-ctl ${props.wide ? 'w-[84px]' : 'w-[64px]'} ${look}`}
       onClick={props.onClick}
     >
       <svg
@@ -117,7 +95,9 @@ function ToolButton(props: {
         {props.picture}
       </svg>
       {props.name}
-      <span className="absolute top-0.5 right-1.5 text-[11px] font-medium">{props.digit}</span>
+      {props.digit && (
+        <span className="absolute top-0.5 right-1.5 text-[11px] font-medium">{props.digit}</span>
+      )}
     </button>
   );
 }

@@ -1,28 +1,38 @@
 import { Key } from '../../ui/Key';
-import { hintFor } from './hint';
 import type { PendingCut } from './usePendingCut';
 
+interface Props {
+  cut: PendingCut;
+  /** What a click does while elements are chosen, in place of the tool's sentence. */
+  choosing: string | null;
+  onFind: () => void;
+  onKeys: () => void;
+}
+
+const AIMS: readonly string[] = ['trace', 'straight'];
+
 /** The line under the view: what the next click does, and the keys that change it. */
-export function HintLine({ cut, onKeys }: { cut: PendingCut; onKeys: () => void }) {
-  const { tool, hover, points, pending, preview, atCentre } = cut;
-  const hint = hintFor({ tool, hover, points: points.length, pending, preview, atCentre });
+export function HintLine({ cut, choosing, onFind, onKeys }: Props) {
+  const hint = choosing ? { lead: 'Next click', rest: choosing } : cut.hand.hint(cut.preview);
   return (
-    <div className="flex h-[34px] shrink-0 items-center gap-5 border-t border-ink bg-shoal1 px-4 text-ink2">
-      <span className="text-ink" data-testid="hint">
+    <div className="flex h-[34px] shrink-0 items-center gap-4 border-t border-ink bg-shoal1 px-4 whitespace-nowrap text-ink2">
+      <span className="min-w-0 truncate text-ink" data-testid="hint">
         <b className="font-semibold">{hint.lead}</b> {hint.rest}
       </span>
-      {tool === 'trace' ? (
+      {!choosing && AIMS.includes(cut.tool) && (
         <span>
-          <Key>D</Key> division: {divisionName(cut.division)}
-        </span>
-      ) : (
-        <span>
-          <Key>M</Key> {atCentre ? 'at the middle of the edge' : 'where you point'}
+          <Key>D</Key> {divisionName(cut.division)}
         </span>
       )}
-      {pending && (
+      {!choosing &&
+        cut.hand.keys.map(({ key, does }) => (
+          <span key={key}>
+            <Key>{key}</Key> {does}
+          </span>
+        ))}
+      {cut.pending && (
         <span>
-          <Key>Ctrl Z</Key> takes the last {tool === 'trace' ? 'point' : 'click'} back
+          <Key>Ctrl Z</Key> takes the last one back
         </span>
       )}
       <button
@@ -30,12 +40,15 @@ export function HintLine({ cut, onKeys }: { cut: PendingCut; onKeys: () => void 
         className="ml-auto flex items-center gap-1.5 hover:underline"
         onClick={onKeys}
       >
-        <Key>?</Key> all keys
+        <Key>?</Key> keys
+      </button>
+      <button type="button" className="flex items-center gap-1.5 hover:underline" onClick={onFind}>
+        <Key>/</Key> find
       </button>
     </div>
   );
 }
 
 function divisionName(division: number): string {
-  return ['none', '', 'halves', 'thirds', 'quarters', 'fifths'][division] ?? '';
+  return ['no division', '', 'halves', 'thirds', 'quarters', 'fifths'][division] ?? '';
 }

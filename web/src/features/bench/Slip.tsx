@@ -1,17 +1,20 @@
 import type { ReactNode } from 'react';
 import type { Finding, Preview } from '../../api/client';
-import { letterOf } from '../../stage/CutLine';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 
 interface Props {
   tool: string;
+  /** Whether a change is pending, or the tool only in hand. */
+  state: string;
   preview: Preview | null;
   /** Why there is nothing to make yet. */
   missing: string | null;
   busy: boolean;
   problem: string | null;
   children?: ReactNode;
+  /** What the main button says. */
+  make: string;
   onMake: () => void;
   onDrop: () => void;
 }
@@ -24,15 +27,17 @@ export function Slip(props: Props) {
   const why = props.missing ?? refused ?? (preview?.changesNothing ? 'It changes nothing' : null);
   return (
     <aside
-      aria-label={`${props.tool}, pending`}
+      aria-label={`${props.tool}, ${props.state}`}
       data-testid="slip"
       className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-124px)] w-[292px] flex-col border border-ink bg-sheet"
     >
       <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
         <h2 className="text-[15px] font-semibold">{props.tool}</h2>
-        <span className="text-ink2">pending</span>
+        <span className="text-ink2">{props.state}</span>
       </header>
-      <div className="space-y-2.5 px-3 py-3">{props.children}</div>
+      <div className="min-h-0 shrink-[3] space-y-2.5 overflow-y-auto px-3 py-3">
+        {props.children}
+      </div>
       <div
         className="min-h-0 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
         aria-live="polite"
@@ -51,7 +56,7 @@ export function Slip(props: Props) {
           title={canMake ? undefined : (why ?? undefined)}
           onClick={props.onMake}
         >
-          Make the cut
+          {props.make}
         </Button>
         <Button shortcut="Esc" onClick={props.onDrop}>
           Drop it
@@ -95,9 +100,11 @@ function Effect({ preview }: { preview: Preview }) {
             : `${preview.wouldMend} findings that stand now go.`}
         </p>
       )}
-      {!preview.changesNothing && preview.wouldMake.length + preview.wouldAlter.length === 0 && (
-        <p className="text-ink2">Brings no new finding.</p>
-      )}
+      {preview.checked &&
+        !preview.changesNothing &&
+        preview.wouldMake.length + preview.wouldAlter.length === 0 && (
+          <p className="text-ink2">Brings no new finding.</p>
+        )}
     </>
   );
 }
@@ -135,65 +142,4 @@ function leaves(found: readonly Finding[]): string {
 
 function lowered(title: string): string {
   return title.charAt(0).toLowerCase() + title.slice(1);
-}
-
-const ENDS: Record<string, ReactNode> = {
-  used: <circle cx={7} cy={7} r={4.5} fill="none" stroke="currentColor" strokeWidth={2} />,
-  fresh: <path d="M2.500 11.500l9-9M7 1v12" fill="none" stroke="currentColor" strokeWidth={2} />,
-  crossing: <path d="M2 7h10" stroke="currentColor" strokeWidth={4} />,
-  runOn: <circle cx={7} cy={7} r={2} fill="currentColor" />,
-};
-
-/** The pieces of a trace: ends, length, angle to the last, angle to the edge it meets. */
-export function PieceTable({ preview, unit }: { preview: Preview; unit: string }) {
-  return (
-    <table className="condensed w-full text-left">
-      <thead className="text-[12px] text-ink2">
-        <tr>
-          <th className="font-normal">piece</th>
-          <th className="text-right font-normal">length</th>
-          <th className="text-right font-normal">to last</th>
-          <th className="text-right font-normal">to edge</th>
-        </tr>
-      </thead>
-      <tbody>
-        {preview.pieces.map((piece, i) => (
-          <tr key={i} className="h-7">
-            <td>
-              <span className="flex items-center gap-1.5">
-                <b className="w-3 font-semibold">{letterOf(i)}</b>
-                <End use={piece.points[0]!.use} />
-                <End use={piece.points.at(-1)!.use} />
-              </span>
-            </td>
-            <td className="text-right">
-              {piece.length.toFixed(1)} {unit}
-            </td>
-            <td className="text-right">{piece.toLast == null ? 'first' : degrees(piece.toLast)}</td>
-            <td className="text-right">{piece.toEdge == null ? '' : degrees(piece.toEdge)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function degrees(value: number): string {
-  return `${value.toFixed(1)}°`;
-}
-
-const END_NAMES: Record<string, string> = {
-  used: 'uses a vertex',
-  fresh: 'a new vertex',
-  crossing: 'crosses an edge',
-  runOn: 'runs on to the border of the face',
-};
-
-function End({ use }: { use: string }) {
-  return (
-    <svg width={14} height={14} viewBox="0 0 14 14" role="img" aria-label={END_NAMES[use]}>
-      <title>{END_NAMES[use]}</title>
-      {ENDS[use]}
-    </svg>
-  );
 }

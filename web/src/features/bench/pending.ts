@@ -10,8 +10,6 @@ import {
 import type { Point } from '../../mesh/MeshBuffers';
 import type { Picked } from '../../stage/pick';
 
-export type Tool = 'trace' | 'loops';
-
 /** A placed point of a trace: what the core is told, and where it is drawn. */
 export interface PendingPoint {
   anchor: Anchor;
@@ -19,9 +17,12 @@ export interface PendingPoint {
   at: Point;
 }
 
-export interface PendingLoop {
-  edge: number;
-  fraction: number;
+/** Points placed one after the other; a freehand stroke is a run that is thinned. */
+export interface Run {
+  points: readonly PendingPoint[];
+  /** Whether the next click begins another run. */
+  closed: boolean;
+  thin: number;
 }
 
 export function anchorOf(picked: Picked): Anchor {
@@ -35,18 +36,11 @@ export function anchorOf(picked: Picked): Anchor {
   }
 }
 
-export function traceOf(points: readonly PendingPoint[]): Change {
-  return { tool: 'trace', points: points.map(({ anchor, view }) => ({ anchor, view })) };
-}
-
-export function loopsOf(loop: PendingLoop): Change {
-  return { tool: 'loops', edge: loop.edge, fraction: loop.fraction };
-}
-
-/** How many points count so far: a trace ends on a vertex or an edge. */
-export function finished(points: readonly PendingPoint[]): number {
-  let count = points.length;
-  while (count > 0 && points[count - 1]!.anchor.on === 'face') count--;
+/** How many points count so far: a run ends on a vertex, an edge or off the model, or closes. */
+export function finished(run: Run): number {
+  let count = run.points.length;
+  if (run.closed) return count;
+  while (count > 0 && run.points[count - 1]!.anchor.on === 'face') count--;
   return count;
 }
 
@@ -58,6 +52,8 @@ export interface Previewed {
 }
 
 const TRY_AGAIN_MS = 2000;
+/** After so long without another wish it is asked what the check would say. */
+const CHECK_AFTER_MS = 90;
 
 interface Shown {
   preview: Preview | null;
@@ -70,12 +66,14 @@ interface Wanted {
   revision: number;
   change: Change;
   view: View;
+  findings: boolean;
   key: string;
 }
 
 /**
  * What a change would do, asked of the core whenever it changes: one request at a time, the newest
- * wins, and the last answer stays in view until the next is there.
+ * wins, and the last answer stays in view until the next is there. First what it would do, which is
+ * quick; once the hand rests, what the check would say of it.
  */
 export function usePreview(
   workpiece: string,
@@ -94,7 +92,9 @@ export function usePreview(
   const key = change && view ? JSON.stringify([workpiece, revision, change]) : '';
 
   useEffect(() => {
-    wanted.current = change && view ? { workpiece, revision, change, view, key } : null;
+    const wish = (findings: boolean): Wanted | null =>
+      change && view ? { workpiece, revision, change, view, findings, key } : null;
+    wanted.current = wish(false);
     const run = async () => {
       if (running.current) return;
       running.current = true;
@@ -102,8 +102,14 @@ export function usePreview(
         for (let next = wanted.current; next; next = wanted.current) {
           wanted.current = null;
           try {
-            const { change, view } = next;
-            const preview = await api.preview(next.workpiece, next.revision, change, view);
+            const { change, view, findings } = next;
+            const preview = await api.preview(
+              next.workpiece,
+              next.revision,
+              change,
+              view,
+              findings,
+            );
             setShown({ preview, problem: null, asked: next.key });
           } catch (e) {
             if (e instanceof ApiProblem) setShown({ preview: null, problem: e, asked: next.key });
@@ -114,6 +120,11 @@ export function usePreview(
       }
     };
     void run();
+    const later = setTimeout(() => {
+      wanted.current = wish(true);
+      void run();
+    }, CHECK_AFTER_MS);
+    return () => clearTimeout(later);
     // The key stands for change and revision; the view matters only when they change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, tries]);
@@ -131,18 +142,18 @@ export function usePreview(
 }
 
 /** Placed points survive a reload, as long as the mesh is the one that they were placed on. */
-export function keepPoints(workpiece: string, revision: number, points: readonly PendingPoint[]) {
+export function keepRuns(workpiece: string, revision: number, runs: readonly Run[]) {
   const name = `fair-edge-trace-${workpiece}`;
-  if (points.length === 0) sessionStorage.removeItem(name);
-  else sessionStorage.setItem(name, JSON.stringify({ revision, points }));
+  if (runs.length === 0) sessionStorage.removeItem(name);
+  else sessionStorage.setItem(name, JSON.stringify({ revision, runs }));
 }
 
-export function keptPoints(workpiece: string, revision: number): PendingPoint[] {
+export function keptRuns(workpiece: string, revision: number): Run[] {
   const text = sessionStorage.getItem(`fair-edge-trace-${workpiece}`);
   if (!text) return [];
   try {
-    const kept = JSON.parse(text) as { revision: number; points: PendingPoint[] };
-    return kept.revision === revision ? kept.points : [];
+    const kept = JSON.parse(text) as { revision: number; runs?: Run[] };
+    return kept.revision === revision ? (kept.runs ?? []) : [];
   } catch {
     return [];
   }

@@ -183,7 +183,7 @@ public final class CoreJson {
           Straight.Ends.class,
           Weld.At.class,
           Cap.Form.class,
-          Slide.Measure.class);
+          Slide.SlideBy.class);
 
   /** Questions that a value answers are no properties of it. */
   private interface WithoutQuestions {

@@ -78,7 +78,9 @@ public final class Choosing {
       return List.of();
     }
     Optional<Ring> ring = Ring.through(mesh, e);
-    return ring.map(Ring::edges).map(edges -> edges.stream().distinct().toList()).orElse(List.of(e));
+    return ring.map(Ring::edges)
+        .map(edges -> edges.stream().distinct().toList())
+        .orElse(List.of(e));
   }
 
   /** The faces of the ring across an edge, in order. */

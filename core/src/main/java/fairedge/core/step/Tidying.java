@@ -180,7 +180,7 @@ public final class Tidying {
 
   /** Vertices along edges; see {@link Slide}. */
   public record SlideChange(
-      List<Integer> vertices, int first, int towards, double amount, Slide.Measure measure)
+      List<Integer> vertices, int first, int towards, double amount, Slide.SlideBy measure)
       implements Change {
     public SlideChange {
       vertices = List.copyOf(vertices);

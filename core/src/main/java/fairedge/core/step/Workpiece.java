@@ -105,8 +105,7 @@ public final class Workpiece {
    * @param view how the user sees the model
    * @param look run on the mesh while the change is in force (as it is, if refused)
    */
-  public <T> Preview<T> preview(
-      Change change, View view, BiFunction<Mesh, Outcome, T> look) {
+  public <T> Preview<T> preview(Change change, View view, BiFunction<Mesh, Outcome, T> look) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
     try {

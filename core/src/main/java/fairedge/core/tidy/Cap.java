@@ -73,7 +73,7 @@ public final class Cap {
 
   private static String oddSides(int sides) {
     return ("%d sides can't be filled with quads alone. Insert one loop across the ring that ends"
-                + " at a side of it, or weld two of its vertices, and there are %d or %d.")
+            + " at a side of it, or weld two of its vertices, and there are %d or %d.")
         .formatted(sides, sides + 1, sides - 1);
   }
 

@@ -27,7 +27,7 @@ public final class Slide {
   private final Map<Integer, Integer> rails = new TreeMap<>();
 
   /** How far each vertex goes. */
-  public enum Measure {
+  public enum SlideBy {
     /** The same share of its rail. */
     FRACTION,
     /** The same distance. */
@@ -53,7 +53,7 @@ public final class Slide {
       int first,
       int towards,
       double amount,
-      Measure measure) {
+      SlideBy measure) {
     Mesh mesh = site.mesh();
     Slide slide = new Slide(mesh, Asked.placed(site, vertices));
     slide.layRails(first, towards);
@@ -114,7 +114,7 @@ public final class Slide {
     return Mesh.NONE;
   }
 
-  private Vec3 place(int v, int rail, double amount, Measure measure, double merge) {
+  private Vec3 place(int v, int rail, double amount, SlideBy measure, double merge) {
     int end = mesh.otherEnd(rail, v);
     if (!mesh.hasPlace(end)) {
       throw Refusal.because("This vertex has no place.", Element.vertex(end));
@@ -128,7 +128,7 @@ public final class Slide {
         };
     if (!(share >= 0) || !((1 - share) * length > merge)) {
       throw Refusal.because(
-          measure == Measure.FRACTION
+          measure == SlideBy.FRACTION
               ? "A vertex slides by a share from 0 to less than 1 of its edge."
               : "This edge is only %.4g long: the vertex would leave it.".formatted(length),
           Element.edge(rail));

@@ -104,7 +104,7 @@ class RandomTidyingTest {
               : new Tidying.UnifyChange(Scope.WHOLE);
       case 14 ->
           new Tidying.SlideChange(
-              List.of(v), v, two.getLast(), 0.3, Slide.Measure.values()[random.nextInt(3)]);
+              List.of(v), v, two.getLast(), 0.3, Slide.SlideBy.values()[random.nextInt(3)]);
       default ->
           random.nextBoolean()
               ? new Tidying.RelaxChange(two, 2, 0.5)

@@ -297,7 +297,7 @@ class TidyTest {
 
   @ParameterizedTest
   @CsvSource({"FRACTION, 0.25, 1.25", "LENGTH, 0.3, 1.3", "FROM_END, 0.4, 1.6"})
-  void slide_movesARowAlongItsRails(Slide.Measure measure, double amount, double x) {
+  void slide_movesARowAlongItsRails(Slide.SlideBy measure, double amount, double x) {
     Mesh grid = Meshes.grid(3, 2);
     made(grid, new SlideChange(List.of(1, 5, 9), 1, 2, amount, measure));
     assertThat(List.of(1, 5, 9))
@@ -309,15 +309,15 @@ class TidyTest {
   void slide_pastTheEnd_orOfWhatHangsApart_isRefused() {
     Mesh grid = Meshes.grid(3, 2);
     assertThat(
-            refused(grid, new SlideChange(List.of(1, 5, 9), 1, 2, 2, Slide.Measure.LENGTH))
+            refused(grid, new SlideChange(List.of(1, 5, 9), 1, 2, 2, Slide.SlideBy.LENGTH))
                 .reason())
         .contains("long");
     assertThat(
-            refused(grid, new SlideChange(List.of(1, 9), 1, 2, 0.5, Slide.Measure.FRACTION))
+            refused(grid, new SlideChange(List.of(1, 9), 1, 2, 0.5, Slide.SlideBy.FRACTION))
                 .reason())
         .contains("hang together");
     assertThat(
-            refused(grid, new SlideChange(List.of(1), 1, 9, 0.5, Slide.Measure.FRACTION)).reason())
+            refused(grid, new SlideChange(List.of(1), 1, 9, 0.5, Slide.SlideBy.FRACTION)).reason())
         .contains("Point at an edge");
   }
 

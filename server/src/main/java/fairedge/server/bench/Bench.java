@@ -116,7 +116,8 @@ public class Bench {
 
   /** What else to choose, from what is chosen. */
   @Transactional(readOnly = true)
-  public ChosenView choose(UUID id, SignedIn student, long revision, ChosenView.Way way, ChosenView from) {
+  public ChosenView choose(
+      UUID id, SignedIn student, long revision, ChosenView.Way way, ChosenView from) {
     return look(id, student, revision, mesh -> ChosenView.grown(mesh, way, from));
   }
 
@@ -140,8 +141,7 @@ public class Bench {
               if (!(outcome instanceof Outcome.Made made)) {
                 return new Seen(GhostView.NONE, null);
               }
-              CheckView check =
-                  trial.findings() ? workshop.check(exercise, held.workpiece) : null;
+              CheckView check = trial.findings() ? workshop.check(exercise, held.workpiece) : null;
               return new Seen(Ghost.of(mesh, made.receipt()), check);
             });
     if (preview.seen().check() != null) {

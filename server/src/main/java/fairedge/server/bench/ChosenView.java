@@ -66,8 +66,7 @@ public record ChosenView(List<Integer> faces, List<Integer> edges, List<Integer>
     return new ChosenView(faces, other, vertices);
   }
 
-  private static List<Integer> all(
-      List<Integer> edges, Function<Integer, List<Integer>> from) {
+  private static List<Integer> all(List<Integer> edges, Function<Integer, List<Integer>> from) {
     LinkedHashSet<Integer> found = new LinkedHashSet<>();
     for (int e : edges) {
       // A loop that another chosen edge lies on is found already.

@@ -20,10 +20,13 @@ final class Ghost {
     receipt.newFaces().forEach(f -> addSides(after, f, edges));
     receipt.reshapedFaces().forEach(f -> addSides(after, f, edges));
     List<Double> lines = new ArrayList<>();
-    edges.stream().filter(after::hasEdge).limit(MOST_LINES).forEach(e -> {
-      add(after.position(after.first(e)), lines);
-      add(after.position(after.second(e)), lines);
-    });
+    edges.stream()
+        .filter(after::hasEdge)
+        .limit(MOST_LINES)
+        .forEach(e -> {
+          add(after.position(after.first(e)), lines);
+          add(after.position(after.second(e)), lines);
+        });
     return new GhostView(
         lines, receipt.goneEdges(), receipt.goneFaces(), edges.size() > MOST_LINES);
   }

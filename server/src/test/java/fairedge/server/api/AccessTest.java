@@ -54,7 +54,8 @@ class AccessTest {
   /** Bodies that a stale or wrong request would carry: access is decided before they count. */
   private static List<Line> table() {
     Map<String, Object> change = Bollard.trace(16, 24);
-    Map<String, Object> preview = Map.of("revision", 99, "change", change, "view", Bollard.VIEW, "findings", true);
+    Map<String, Object> preview =
+        Map.of("revision", 99, "change", change, "view", Bollard.VIEW, "findings", true);
     Map<String, Object> chosen =
         Map.of("faces", List.of(), "edges", List.of(), "vertices", List.of());
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
@@ -77,6 +78,15 @@ class AccessTest {
         line("GET", "/api/workpieces/{id}/since/{revision}", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/previews", preview, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/choices", choice, 401, 409, 404, 404, 404),
+        line(
+            "POST",
+            "/api/shapes",
+            Map.of("svg", "<svg><rect width='1' height='1'/></svg>"),
+            401,
+            200,
+            200,
+            200,
+            200),
         line("POST", "/api/workpieces/{id}/steps", step, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/undo", move, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/redo", move, 401, 409, 404, 404, 404),

@@ -193,7 +193,8 @@ class BenchApiTest {
     Reply refused = ines.post(path(open, "/steps"), step(0, inside)).is(422);
     assertThat(refused.detail()).contains("can't end inside a face");
     assertThat(refused.json().path("element").path("id").asInt()).isEqualTo(16);
-    Map<String, Object> asked = Map.of("revision", 0, "change", inside, "view", Bollard.VIEW, "findings", true);
+    Map<String, Object> asked =
+        Map.of("revision", 0, "change", inside, "view", Bollard.VIEW, "findings", true);
     assertThat(ines.post(path(open, "/previews"), asked).is(200).json().path("refusal"))
         .isNotEmpty();
     assertThat(ines.post(path(open, "/steps"), step(0, trace(16, 17))).is(422).detail())

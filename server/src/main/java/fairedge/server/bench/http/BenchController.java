@@ -5,6 +5,7 @@ import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.PreviewView;
+import fairedge.server.bench.Shapes;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
@@ -33,10 +34,12 @@ class BenchController {
   private static final String STEP = "application/vnd.fair-edge.step";
 
   private final Bench bench;
+  private final Shapes shapes;
   private final Json json;
 
-  BenchController(Bench bench, Json json) {
+  BenchController(Bench bench, Shapes shapes, Json json) {
     this.bench = bench;
+    this.shapes = shapes;
     this.json = json;
   }
 
@@ -47,8 +50,7 @@ class BenchController {
       long revision, @NotNull Change change, @NotNull View view, boolean findings) {}
 
   /** What is chosen, and how to go on from it. */
-  record ChooseRequest(
-      long revision, ChosenView.@NotNull Way way, @NotNull ChosenView from) {}
+  record ChooseRequest(long revision, ChosenView.@NotNull Way way, @NotNull ChosenView from) {}
 
   record StepRequest(
       long revision, @NotNull UUID clientKey, @NotNull Change change, @NotNull View view) {}
@@ -107,6 +109,15 @@ class BenchController {
       @Valid @RequestBody ChooseRequest asked,
       @AuthenticationPrincipal SignedIn student) {
     return bench.choose(id, student, asked.revision(), asked.way(), asked.from());
+  }
+
+  /** The text of an SVG file. */
+  record ShapeRequest(@NotNull String svg) {}
+
+  /** Reads the lines of a drawing; nothing is kept. */
+  @PostMapping("/shapes")
+  Shapes.ShapeView shape(@Valid @RequestBody ShapeRequest asked) {
+    return shapes.read(asked.svg());
   }
 
   @PostMapping("/workpieces/{id}/steps")

@@ -1,0 +1,169 @@
+import { useState, type ReactNode } from 'react';
+import type { Change } from '../../../api/client';
+import { Aim } from '../../../stage/Aim';
+import { GhostLines } from '../../../stage/GhostLines';
+import { pick, type Picked } from '../../../stage/pick';
+import { NumberField } from '../../../ui/NumberField';
+import { TwoWay } from '../../../ui/TwoWay';
+import { counted } from '../../../ui/time';
+import { Choice, FieldRow } from '../fields';
+import { kindOf, toggled, type Kind } from '../useChosen';
+import { WAYS, type CleanTool, type Field, type Values } from './ways';
+import type { Ground, Hand, Xy } from './hand';
+
+/** A tool that works on chosen elements: clicks choose them, the slip has the rest. */
+export function useElementHand(ground: Ground, tool: CleanTool): Hand {
+  const { stage, mesh, chosen, choose, unit } = ground;
+  const ways = WAYS[tool];
+  const [wayOf, setWayOf] = useState<Record<string, string>>({});
+  const [values, setValues] = useState<Record<string, Values>>({});
+  const [rail, setRail] = useState<{ first: number; towards: number } | null>(null);
+  const [hover, setHover] = useState<Picked | null>(null);
+  const way = ways.find((w) => w.id === wayOf[tool]) ?? ways[0]!;
+  const own = { ...way.initial(stage?.modelRadius ?? 1), ...values[way.id] };
+
+  const missing = way.missing(chosen, mesh, rail);
+  const asked = way.change(chosen, own, { mesh, scope: ground.scope, rail });
+  const change: Change | null = missing ? null : asked;
+  const count = way.picks.reduce((n, kind) => n + chosen[kind].length, 0);
+  const pending = count > 0 || (way.picks.length === 0 && wayOf[tool] === way.id);
+
+  const aim = (at: Xy | null): Picked | null => {
+    if (!at || !stage || way.picks.length === 0) return null;
+    const picked = pick(stage, at.x, at.y, {
+      faces: way.picks.includes('faces'),
+      vertices: way.picks.includes('vertices'),
+      edges: way.picks.includes('edges') || tool === 'slide',
+      division: 0,
+    });
+    return picked;
+  };
+
+  const click = (at: Xy): boolean => {
+    const picked = aim(at);
+    if (!picked) return false;
+    if (tool === 'slide' && picked.on === 'edge') {
+      const [a, b] = mesh.ends(picked.id);
+      const ends = new Set(way.vertices?.(chosen, mesh) ?? []);
+      if (ends.has(a) !== ends.has(b)) {
+        setRail(ends.has(a) ? { first: a, towards: b } : { first: b, towards: a });
+        return true;
+      }
+    }
+    choose(toggled(chosen, kindOf(picked), picked.id));
+    return true;
+  };
+
+  const drop = () => {
+    choose({ faces: [], edges: [], vertices: [] });
+    setRail(null);
+    setWayOf({ ...wayOf, [tool]: way.picks.length === 0 ? '' : way.id });
+  };
+
+  return {
+    pending,
+    change,
+    missing,
+    hover,
+    point: (at) => setHover(aim(at)),
+    click,
+    back: () => {
+      if (rail) {
+        setRail(null);
+        return true;
+      }
+      const last = way.picks.find((kind) => chosen[kind].length > 0);
+      if (!last) return false;
+      choose({ ...chosen, [last]: chosen[last].slice(0, -1) });
+      return true;
+    },
+    drop,
+    made: drop,
+    hint: () => ({
+      lead: hover ? 'Next click' : way.name,
+      rest: hover ? clickText(hover, chosen, tool === 'slide' && count > 0) : way.does,
+    }),
+    keys: [],
+    drawing: (preview) => (
+      <>
+        {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
+        {hover && <Aim picked={hover} division={0} />}
+      </>
+    ),
+    slip: () => (
+      <>
+        {ways.length > 1 && (
+          <Choice
+            label="What to do"
+            value={way.id}
+            options={ways.map((w) => [w.id, w.name] as const)}
+            onChange={(id) => setWayOf({ ...wayOf, [tool]: id })}
+          />
+        )}
+        <p className="condensed text-[13px] text-ink2">
+          {way.picks.length === 0 ? way.does : chosenText(chosen, way.picks)}
+        </p>
+        {way.fields.map((field) => (
+          <ValueField
+            key={field.key}
+            field={field}
+            unit={unit}
+            value={own[field.key] ?? 0}
+            onChange={(value) => setValues({ ...values, [way.id]: { ...own, [field.key]: value } })}
+          />
+        ))}
+      </>
+    ),
+  };
+}
+
+function clickText(hover: Picked, chosen: Ground['chosen'], slides: boolean): string {
+  const kind = kindOf(hover);
+  const name = { faces: 'face', edges: 'edge', vertices: 'vertex' }[kind];
+  if (slides && hover.on === 'edge')
+    return 'on an edge that leads away slides towards its far end.';
+  return chosen[kind].includes(hover.id) ? `lets this ${name} go.` : `chooses this ${name}.`;
+}
+
+function chosenText(chosen: Ground['chosen'], picks: readonly Kind[]): string {
+  const names = { faces: 'face', edges: 'edge', vertices: 'vertex' } as const;
+  const told = picks
+    .filter((kind) => chosen[kind].length > 0)
+    .map((kind) =>
+      kind === 'vertices'
+        ? `${chosen.vertices.length} ${chosen.vertices.length === 1 ? 'vertex' : 'vertices'}`
+        : counted(chosen[kind].length, names[kind]),
+    );
+  return told.length ? `${told.join(', ')} chosen` : 'Nothing chosen yet';
+}
+
+function ValueField(props: {
+  field: Field;
+  unit: string;
+  value: number;
+  onChange: (value: number) => void;
+}): ReactNode {
+  const { field } = props;
+  if (field.options) {
+    return (
+      <TwoWay
+        label={field.name}
+        value={String(props.value)}
+        options={field.options.map((name, i) => ({ value: String(i), name }))}
+        onChange={(v) => props.onChange(Number(v))}
+      />
+    );
+  }
+  const factor = field.unit === '%' ? 100 : 1;
+  return (
+    <FieldRow name={field.name}>
+      <NumberField
+        label={field.name}
+        value={props.value * factor}
+        unit={field.unit === 'unit' ? props.unit : (field.unit ?? '')}
+        digits={field.digits ?? 1}
+        onCommit={(v) => props.onChange(v / factor)}
+      />
+    </FieldRow>
+  );
+}

@@ -1,0 +1,306 @@
+import { useRef, useState } from 'react';
+import { api, ApiProblem, type Change, type Schemas, type View } from '../../../api/client';
+import type { Point } from '../../../mesh/MeshBuffers';
+import { CutLine } from '../../../stage/CutLine';
+import { ShapeLine } from '../../../stage/Handle';
+import { Button } from '../../../ui/Button';
+import { NumberField } from '../../../ui/NumberField';
+import { TwoWay } from '../../../ui/TwoWay';
+import { Choice, FieldRow } from '../fields';
+import type { Ground, Hand, Hint, Xy } from './hand';
+import { viewOf } from './hand';
+
+type Form = 'circle' | 'polygon' | 'rectangle' | 'star' | 'drawn' | 'file';
+type Shape = Schemas['OutlineShape'];
+type Line = Schemas['Path'];
+
+const FORMS: readonly (readonly [Form, string])[] = [
+  ['circle', 'Circle'],
+  ['polygon', 'Polygon'],
+  ['rectangle', 'Rectangle'],
+  ['star', 'Star'],
+  ['drawn', 'Drawn'],
+  ['file', 'From a file'],
+];
+
+interface Placed {
+  centre: Point;
+  view: View;
+  /** Of the screen when it was placed. */
+  right: Point;
+  up: Point;
+}
+
+const LARGEST_FILE = 1_000_000;
+
+/** Outline: a shape that is projected along the view onto the surface. */
+export function useOutlineHand(ground: Ground): Hand {
+  const { stage, scope, unit } = ground;
+  const [form, setForm] = useState<Form>('circle');
+  const [sides, setSides] = useState(16);
+  const [inner, setInner] = useState(0.5);
+  const [size, setSize] = useState(0);
+  const [stretch, setStretch] = useState(1);
+  const [turn, setTurn] = useState(0);
+  const [through, setThrough] = useState(false);
+  const [placed, setPlaced] = useState<Placed | null>(null);
+  const [drawn, setDrawn] = useState<readonly Point[]>([]);
+  const [lines, setLines] = useState<{ name: string; paths: Line[] } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [pointer, setPointer] = useState<Xy | null>(null);
+  const asked = useRef(0);
+
+  const radius = size || (stage ? stage.modelRadius / 4 : 1);
+  const shape = shapeOf(form, sides, inner, lines);
+  const placement = placed && placementOf(placed, radius, stretch, turn);
+  const drawnChange =
+    form === 'drawn' && drawn.length >= 3 && placed ? drawnShape(drawn, placed) : null;
+  const ready = form === 'drawn' ? drawnChange : shape && placement && { shape, placement };
+  const change: Change | null = ready
+    ? { tool: 'outline', ...ready, reach: through ? 'through' : 'front', scope }
+    : null;
+
+  const click = (at: Xy): boolean => {
+    const view = viewOf(stage);
+    if (!stage || !view) return false;
+    const centre = stage.hit(at.x, at.y)?.at ?? stage.onSight(at.x, at.y);
+    const axes = stage.screenAxes;
+    if (form === 'drawn') {
+      if (!placed || drawn.length === 0) setPlaced({ centre, view, ...axes });
+      setDrawn([...drawn, stage.onSight(at.x, at.y)]);
+      return true;
+    }
+    if (form === 'file' && !lines) return false;
+    setPlaced({ centre, view, ...axes });
+    return true;
+  };
+
+  const drop = () => {
+    setPlaced(null);
+    setDrawn([]);
+  };
+
+  const read = async (file: File) => {
+    const turnOf = ++asked.current;
+    setProblem(null);
+    if (file.size > LARGEST_FILE) {
+      setProblem('The file is larger than 1 MB.');
+      return;
+    }
+    try {
+      const read = await api.readShape(await file.text());
+      if (turnOf === asked.current) setLines({ name: file.name, paths: read.paths });
+    } catch (e) {
+      setLines(null);
+      setProblem(e instanceof ApiProblem ? e.message : String(e));
+    }
+  };
+
+  const pending = placed !== null || drawn.length > 0;
+  return {
+    pending,
+    change,
+    missing:
+      form === 'drawn' && pending && drawn.length < 3
+        ? 'Go on clicking: a shape has three corners at least.'
+        : form === 'file' && !lines
+          ? problem
+          : null,
+    hover: null,
+    point: setPointer,
+    click,
+    back: () => {
+      if (form === 'drawn' && drawn.length > 0) setDrawn(drawn.slice(0, -1));
+      else if (placed) setPlaced(null);
+      return pending;
+    },
+    drop,
+    made: drop,
+    hint: () => hintFor(form, placed !== null, lines !== null),
+    keys: [
+      { key: 'R', does: through ? 'right through' : 'front only', act: () => setThrough(!through) },
+    ],
+    drawing: (preview) => (
+      <>
+        {form === 'drawn' && drawn.length > 0 && <ShapeLine points={drawn} pointer={pointer} />}
+        {preview && !preview.refusal && change && (
+          <CutLine pieces={preview.pieces} letters={false} />
+        )}
+      </>
+    ),
+    slip: () => (
+      <>
+        <Choice
+          label="Shape"
+          value={form}
+          options={FORMS}
+          onChange={(next) => {
+            setForm(next);
+            if (next === 'drawn' || form === 'drawn') drop();
+          }}
+        />
+        {form === 'file' && (
+          <ShapeFile name={lines?.name ?? null} problem={problem} onFile={read} />
+        )}
+        {(form === 'circle' || form === 'polygon' || form === 'star') && (
+          <FieldRow name={form === 'star' ? 'Tips' : 'Sides'}>
+            <NumberField
+              label={form === 'star' ? 'Tips' : 'Sides'}
+              value={sides}
+              unit="x"
+              digits={0}
+              onCommit={(v) => setSides(Math.round(Math.min(500, Math.max(3, v))))}
+            />
+          </FieldRow>
+        )}
+        {form === 'star' && (
+          <FieldRow name="Between the tips">
+            <NumberField
+              label="Between the tips"
+              value={inner * 100}
+              unit="%"
+              onCommit={(v) => setInner(Math.min(1, Math.max(0.02, v / 100)))}
+            />
+          </FieldRow>
+        )}
+        {form !== 'drawn' && (
+          <>
+            <FieldRow name="Radius">
+              <NumberField
+                label="Radius"
+                value={radius}
+                unit={unit}
+                onCommit={(v) => v > 0 && setSize(v)}
+              />
+            </FieldRow>
+            <FieldRow name="Turned">
+              <NumberField label="Turned" value={turn} unit="°" onCommit={setTurn} />
+            </FieldRow>
+            <FieldRow name="Width to height">
+              <NumberField
+                label="Width to height"
+                value={stretch}
+                unit=": 1"
+                digits={2}
+                onCommit={(v) => v > 0 && setStretch(v)}
+              />
+            </FieldRow>
+          </>
+        )}
+        <TwoWay
+          label="How deep"
+          value={through ? 'through' : 'front'}
+          options={[
+            { value: 'front', name: 'Front only' },
+            { value: 'through', name: 'Right through' },
+          ]}
+          onChange={(v) => setThrough(v === 'through')}
+        />
+        {placed && form !== 'drawn' && (
+          <p className="condensed text-[13px] text-ink2">
+            A click elsewhere moves it there; what is inside comes back chosen.
+          </p>
+        )}
+      </>
+    ),
+  };
+}
+
+function shapeOf(
+  form: Form,
+  sides: number,
+  inner: number,
+  lines: { paths: Line[] } | null,
+): Shape | null {
+  switch (form) {
+    case 'circle':
+    case 'polygon':
+      return { form: 'regular', sides };
+    case 'rectangle':
+      return { form: 'rectangle' };
+    case 'star':
+      return { form: 'star', tips: sides, inner };
+    case 'file':
+      return lines && { form: 'lines', paths: lines.paths };
+    case 'drawn':
+      return null;
+  }
+}
+
+function scaled(p: Point, k: number): Point {
+  return { x: p.x * k, y: p.y * k, z: p.z * k };
+}
+
+function plus(p: Point, q: Point): Point {
+  return { x: p.x + q.x, y: p.y + q.y, z: p.z + q.z };
+}
+
+function placementOf(placed: Placed, radius: number, stretch: number, turn: number) {
+  const a = (turn * Math.PI) / 180;
+  const right = plus(scaled(placed.right, Math.cos(a)), scaled(placed.up, Math.sin(a)));
+  const up = plus(scaled(placed.up, Math.cos(a)), scaled(placed.right, -Math.sin(a)));
+  return {
+    centre: placed.centre,
+    right: scaled(right, radius * stretch),
+    up: scaled(up, radius),
+    view: placed.view,
+  };
+}
+
+/** Places on sight-lines as a shape of their own plane. */
+function drawnShape(drawn: readonly Point[], placed: Placed) {
+  const at = (p: Point) => {
+    const d = plus(p, scaled(drawn[0]!, -1));
+    return { x: dot(d, placed.right), y: dot(d, placed.up) };
+  };
+  const shape: Shape = { form: 'lines', paths: [{ points: drawn.map(at), closed: true }] };
+  const placement = {
+    centre: drawn[0]!,
+    right: placed.right,
+    up: placed.up,
+    view: placed.view,
+  };
+  return { shape, placement };
+}
+
+function dot(a: Point, b: Point): number {
+  return a.x * b.x + a.y * b.y + a.z * b.z;
+}
+
+function hintFor(form: Form, placed: boolean, hasFile: boolean): Hint {
+  if (form === 'drawn') return { lead: 'Next click', rest: 'sets the next corner of the shape.' };
+  if (form === 'file' && !hasFile)
+    return { lead: 'First', rest: 'choose an SVG file in the slip.' };
+  return placed
+    ? { lead: 'Next click', rest: 'moves the shape there, seen as you see the model now.' }
+    : { lead: 'Next click', rest: 'places the shape, its middle under the pointer.' };
+}
+
+function ShapeFile(props: {
+  name: string | null;
+  problem: string | null;
+  onFile: (file: File) => Promise<void>;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <div className="space-y-1">
+      <input
+        ref={input}
+        type="file"
+        accept=".svg,image/svg+xml"
+        className="hidden"
+        aria-label="SVG file with the shape"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void props.onFile(file);
+          e.target.value = '';
+        }}
+      />
+      <Button size="small" onClick={() => input.current?.click()}>
+        {props.name ? 'Another SVG file' : 'Choose an SVG file'}
+      </Button>
+      {props.name && <p className="condensed text-[13px] text-ink2">{props.name}</p>}
+      {props.problem && <p className="text-[13px] font-semibold">{props.problem}</p>}
+    </div>
+  );
+}

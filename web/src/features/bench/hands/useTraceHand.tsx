@@ -1,0 +1,323 @@
+import { useEffect, useState } from 'react';
+import type { Change, Preview } from '../../../api/client';
+import type { Point } from '../../../mesh/MeshBuffers';
+import { Aim, Following } from '../../../stage/Aim';
+import { CutLine } from '../../../stage/CutLine';
+import { onEdgeAt, pick, type Picked } from '../../../stage/pick';
+import { TwoWay } from '../../../ui/TwoWay';
+import { counted } from '../../../ui/time';
+import { PieceTable } from '../PieceTable';
+import { anchorOf, finished, keepRuns, keptRuns, type PendingPoint, type Run } from '../pending';
+import type { Ground, Hand, Hint, Xy } from './hand';
+import { viewOf } from './hand';
+
+const GRAB = 10;
+
+/** Trace: points placed one by one over the surface, in one run or several. */
+export function useTraceHand(ground: Ground): Hand {
+  const { mesh, stage, division, scope, workpiece, revision } = ground;
+  const [runs, setRuns] = useState<readonly Run[]>(() => keptRuns(workpiece, revision));
+  const [through, setThrough] = useState(false);
+  const [freehand, setFreehand] = useState(false);
+  const [held, setHeld] = useState<{ run: number; point: number } | null>(null);
+  const [hover, setHover] = useState<Picked | null>(null);
+  const [note, setNote] = useState<string | null>(null);
+
+  useEffect(() => keepRuns(workpiece, revision, runs), [workpiece, revision, runs]);
+
+  const last = runs.at(-1);
+  const open = last && !last.closed ? last : null;
+  const ready = runs
+    .map((run) => ({ ...run, points: run.points.slice(0, finished(run)) }))
+    .filter((run) => run.points.length >= 2);
+  const change: Change | null = ready.length
+    ? {
+        tool: 'trace',
+        runs: ready.map(({ points, thin }) => ({
+          points: points.map(({ anchor, view }) => ({ anchor, view })),
+          thin,
+        })),
+        reach: through ? 'through' : 'front',
+        scope,
+      }
+    : null;
+
+  const aim = (at: Xy | null): Picked | null => {
+    if (!at || !stage) return null;
+    return pick(stage, at.x, at.y, { faces: true, vertices: true, division });
+  };
+
+  /** A point where the pointer is; off the model it is a place on the sight-line. */
+  const pointAt = (at: Xy): PendingPoint | null => {
+    const view = viewOf(stage);
+    if (!stage || !view) return null;
+    const picked = aim(at);
+    if (picked) return { anchor: anchorOf(picked), view, at: picked.at };
+    const beside = stage.onSight(at.x, at.y);
+    return { anchor: { on: 'beside', at: beside }, view, at: beside };
+  };
+
+  const near = (at: Xy): { run: number; point: number } | null => {
+    for (let run = 0; run < runs.length; run++) {
+      for (let point = 0; point < runs[run]!.points.length; point++) {
+        const p = stage!.project(runs[run]!.points[point]!.at);
+        if (Math.hypot(p.x - at.x, p.y - at.y) < GRAB) return { run, point };
+      }
+    }
+    return null;
+  };
+
+  const replace = (run: number, next: Run) => setRuns(runs.map((r, i) => (i === run ? next : r)));
+
+  const putHeld = (at: Xy): boolean => {
+    const put = pointAt(at);
+    if (!put || !held) return false;
+    const run = runs[held.run]!;
+    replace(held.run, { ...run, points: run.points.map((p, i) => (i === held.point ? put : p)) });
+    setHeld(null);
+    return true;
+  };
+
+  const begin = (first: PendingPoint): boolean => {
+    if (first.anchor.on === 'face') {
+      setNote('A trace begins on a vertex, on an edge or beside the model, not inside a face.');
+      return true;
+    }
+    setRuns([...runs, { points: [first], closed: false, thin: 0 }]);
+    return true;
+  };
+
+  const click = (at: Xy): boolean => {
+    if (!stage) return false;
+    setNote(null);
+    if (held) return putHeld(at);
+    const grabbed = near(at);
+    if (grabbed && open && grabbed.run === runs.length - 1 && grabbed.point === 0) {
+      if (open.points.length < 3) return false;
+      const first = { ...open.points[0]!, view: viewOf(stage)! };
+      replace(runs.length - 1, { ...open, points: [...open.points, first], closed: true });
+      return true;
+    }
+    if (grabbed) {
+      setHeld(grabbed);
+      return true;
+    }
+    const put = pointAt(at);
+    if (!put) return false;
+    if (!open) return begin(put);
+    replace(runs.length - 1, { ...open, points: [...open.points, put] });
+    return true;
+  };
+
+  const stroke = (path: readonly Xy[]) => {
+    const points = path.map(pointAt).filter((p) => p !== null);
+    if (points.length < 2 || !stage) return;
+    // The ends go to the nearest border; between them the line is followed as it was drawn.
+    const inner = points.slice(1, -1);
+    const ends = [endOf(points[0]!, path[0]!), endOf(points.at(-1)!, path.at(-1)!)];
+    const thin = 2.5 / stage.pixelsPerUnit;
+    setRuns([...runs, { points: [ends[0]!, ...inner, ends[1]!], closed: true, thin }]);
+  };
+
+  const endOf = (point: PendingPoint, at: Xy): PendingPoint => {
+    if (point.anchor.on !== 'face' || !stage) return point;
+    const picked = onEdgeAt(stage, point.anchor.face, at.x, at.y);
+    return picked ? { anchor: anchorOf(picked), view: point.view, at: picked.at } : point;
+  };
+
+  const back = (): boolean => {
+    if (held) {
+      setHeld(null);
+      return true;
+    }
+    if (!last) return false;
+    const left = last.thin > 0 ? [] : last.points.slice(0, -1);
+    if (left.length) replace(runs.length - 1, { ...last, points: left, closed: false });
+    else setRuns(runs.slice(0, -1));
+    return true;
+  };
+
+  const drop = () => {
+    setRuns([]);
+    setHeld(null);
+    setNote(null);
+  };
+
+  const endRun = () => {
+    if (open && finished(open) === open.points.length && open.points.length > 1) {
+      replace(runs.length - 1, { ...open, closed: true });
+    }
+  };
+
+  const count = runs.reduce((n, run) => n + run.points.length, 0);
+  const unready = runs.find((run) => finished(run) < run.points.length || run.points.length < 2);
+  const missing =
+    count === 0
+      ? null
+      : held
+        ? 'Click where the point that is picked up shall lie.'
+        : unready
+          ? unready.points.length < 2
+            ? 'Add a second point on a vertex, an edge or beside the model.'
+            : 'The last point lies inside a face: go on to a vertex or an edge.'
+          : null;
+
+  return {
+    pending: count > 0,
+    change,
+    missing: missing ?? note,
+    hover,
+    draws: freehand ? 'stroke' : undefined,
+    point: (at) => setHover(aim(at)),
+    click,
+    stroke,
+    back,
+    drop,
+    made: () => {
+      drop();
+      setHover(null);
+    },
+    hint: () => hintFor(hover, open?.points.length ?? 0, held !== null, freehand),
+    keys: [
+      { key: 'R', does: through ? 'right through' : 'front only', act: () => setThrough(!through) },
+      { key: 'E', does: 'end this run, begin another', act: endRun },
+      {
+        key: 'K',
+        does: freehand ? 'freehand: drag' : 'freehand',
+        act: () => setFreehand(!freehand),
+      },
+    ],
+    drawing: (preview) => (
+      <TraceDrawing
+        ground={ground}
+        runs={runs}
+        held={held}
+        hover={hover}
+        preview={preview}
+        change={change}
+      />
+    ),
+    slip: (preview) => (
+      <>
+        {preview && !preview.refusal && change && (
+          <PieceTable
+            preview={preview}
+            unit={ground.unit}
+            ends={ready.flatMap((run) => run.points.slice(1))}
+            mesh={mesh}
+            onMove={(index, anchor) => setRuns(withAnchor(runs, index, anchor, mesh))}
+          />
+        )}
+        <TwoWay
+          label="How deep"
+          value={through ? 'through' : 'front'}
+          options={[
+            { value: 'front', name: 'Front only' },
+            { value: 'through', name: 'Right through' },
+          ]}
+          onChange={(v) => setThrough(v === 'through')}
+        />
+        <p className="condensed text-[13px] text-ink2">
+          {counted(count, 'point')} placed{runs.length > 1 ? ` in ${runs.length} runs` : ''}. A
+          placed point can be picked up and moved.
+        </p>
+      </>
+    ),
+  };
+}
+
+/** The n-th end of a piece, over all runs that are ready, put elsewhere on its edge. */
+function withAnchor(
+  runs: readonly Run[],
+  index: number,
+  t: number,
+  mesh: Ground['mesh'],
+): readonly Run[] {
+  let left = index;
+  return runs.map((run) => {
+    const pieces = Math.max(0, finished(run) - 1);
+    const at = left + 1;
+    left -= pieces;
+    if (at < 1 || at > pieces) return run;
+    const point = run.points[at]!;
+    if (point.anchor.on !== 'edge' || !mesh.hasEdge(point.anchor.edge)) return run;
+    const [a, b] = mesh.ends(point.anchor.edge).map((v) => mesh.local(v));
+    const place = [0, 1, 2].map((i) => a![i]! * (1 - t) + b![i]! * t) as [number, number, number];
+    const moved = { ...point, anchor: { ...point.anchor, t }, at: mesh.toWorld(place) };
+    return { ...run, points: run.points.map((p, i) => (i === at ? moved : p)) };
+  });
+}
+
+function hintFor(hover: Picked | null, points: number, held: boolean, freehand: boolean): Hint {
+  if (freehand)
+    return { lead: 'Drag', rest: 'over the model: the line that you draw becomes a cut.' };
+  if (held) return { lead: 'Next click', rest: 'puts the point that is picked up down here.' };
+  const verb = points === 0 ? 'begins a trace' : 'adds a point';
+  if (!hover) {
+    return points === 0
+      ? { lead: 'Trace', rest: 'cuts from point to point: point at a vertex or an edge.' }
+      : {
+          lead: 'Next click',
+          rest: `${verb} beside the model; the cut ends where the model does.`,
+        };
+  }
+  switch (hover.on) {
+    case 'vertex':
+      return { lead: 'Next click', rest: `${verb} at this vertex.` };
+    case 'edge': {
+      const where = hover.snapped ? `at the ${hover.snapped} of` : 'on';
+      return { lead: 'Next click', rest: `${verb} ${where} the edge under the pointer.` };
+    }
+    case 'face':
+      return points === 0
+        ? { lead: 'No click here:', rest: 'a trace begins on a vertex or an edge, or beside.' }
+        : {
+            lead: 'Next click',
+            rest: 'adds a bend inside this face; the trace must go on from it.',
+          };
+  }
+}
+
+interface DrawingProps {
+  ground: Ground;
+  runs: readonly Run[];
+  held: { run: number; point: number } | null;
+  hover: Picked | null;
+  preview: Preview | null;
+  change: Change | null;
+}
+
+function TraceDrawing({ ground, runs, held, hover, preview, change }: DrawingProps) {
+  const open = runs.at(-1);
+  const last = open && !open.closed ? open.points.at(-1) : undefined;
+  const loose = runs.flatMap((run) => {
+    const from = Math.max(1, finished(run));
+    return run.points.slice(from).map((p, i) => [run.points[from - 1 + i]!.at, p.at] as const);
+  });
+  const lifted = held ? runs[held.run]?.points[held.point] : undefined;
+  return (
+    <>
+      {hover && <Aim picked={hover} division={ground.division} />}
+      {(lifted ?? last) && hover && <Following from={(lifted ?? last)!.at} to={hover.at} />}
+      {loose.map(([a, b], i) => (
+        <Following key={i} from={a} to={b} />
+      ))}
+      {preview && !preview.refusal && change && <CutLine pieces={preview.pieces} letters />}
+      {!change && last && <FirstPoint point={last} mesh={ground.mesh} />}
+    </>
+  );
+}
+
+/** The direction of the edge on which a placed point lies. */
+function edgeOf({ anchor }: PendingPoint, mesh: Ground['mesh']): Point | null {
+  if (anchor.on !== 'edge' || !mesh.hasEdge(anchor.edge)) return null;
+  const [p, q] = mesh.ends(anchor.edge).map((v) => mesh.local(v));
+  return { x: q![0] - p![0], y: q![1] - p![1], z: q![2] - p![2] };
+}
+
+function FirstPoint({ point, mesh }: { point: PendingPoint; mesh: Ground['mesh'] }) {
+  const use = point.anchor.on === 'vertex' ? 'used' : 'fresh';
+  const points = [{ at: point.at, use, edge: edgeOf(point, mesh) } as const];
+  const piece = { points: [...points], stretches: [1], length: 0, toLast: null, toEdge: null };
+  return <CutLine letters={false} pieces={[piece]} />;
+}

@@ -1,0 +1,173 @@
+import type { ReactNode } from 'react';
+import type { CleanTool } from './hands/ways';
+
+export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
+export type Tool = CutTool | CleanTool;
+
+export interface ToolItem {
+  tool: Tool;
+  name: string;
+  /** What the main button of its slip says. */
+  make: string;
+  picture: ReactNode;
+}
+
+export interface ToolGroup {
+  name: string;
+  tools: readonly ToolItem[];
+}
+
+const CLEAN: readonly string[] = ['lift', 'weld', 'connect', 'face', 'cap', 'slide', 'move'];
+
+export function isCleanTool(tool: Tool): tool is CleanTool {
+  return CLEAN.includes(tool);
+}
+
+/** The tools in the order of the work, in their groups; pictures 22 wide and high. */
+export const GROUPS: readonly ToolGroup[] = [
+  {
+    name: 'Cut',
+    tools: [
+      {
+        tool: 'trace',
+        name: 'Trace',
+        make: 'Make the cut',
+        picture: (
+          <>
+            <path d="M2 18 9 9l4 4 7-9" />
+            <path d="M6.500 6.500l5 5M17 1.500l4 5" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'straight',
+        name: 'Straight',
+        make: 'Make the cut',
+        picture: (
+          <>
+            <path d="M4 8l9-4 6 3v8l-9 4-6-3zM4 8l6 3 9-4M10 11v8" strokeWidth={1} />
+            <path d="M1 18 21 5" strokeWidth={2.4} strokeDasharray="4 2.500" />
+          </>
+        ),
+      },
+      {
+        tool: 'loops',
+        name: 'Loops',
+        make: 'Make the cut',
+        picture: (
+          <>
+            <ellipse cx={11} cy={5} rx={7} ry={2.6} />
+            <path d="M4 5v12M18 5v12M4 17c0 3.500 14 3.500 14 0" />
+            <path d="M4 11c0 3.500 14 3.500 14 0" strokeWidth={2.6} />
+          </>
+        ),
+      },
+      {
+        tool: 'outline',
+        name: 'Outline',
+        make: 'Make the cut',
+        picture: (
+          <>
+            <path d="M2 5l18-3v15L2 20z" strokeWidth={1} />
+            <ellipse cx={11} cy={11} rx={5} ry={5.5} strokeWidth={2.2} strokeDasharray="3.500 2" />
+          </>
+        ),
+      },
+    ],
+  },
+  {
+    name: 'Clean',
+    tools: [
+      {
+        tool: 'lift',
+        name: 'Lift',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 20V10h18v10z" />
+            <path d="M11 8V1M8 4l3-3 3 3" />
+            <path d="M11 11v8" strokeDasharray="2 2" />
+          </>
+        ),
+      },
+      {
+        tool: 'weld',
+        name: 'Weld',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 4l7 6M2 18l7-6M20 4l-7 6M20 18l-7-6" />
+            <circle cx={11} cy={11} r={2.6} fill="currentColor" />
+          </>
+        ),
+      },
+      {
+        tool: 'connect',
+        name: 'Connect',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M3 3h16v16H3z" strokeWidth={1} />
+            <path d="M3 19 19 3" strokeWidth={2.2} />
+            <circle cx={3} cy={19} r={2} fill="currentColor" />
+            <circle cx={19} cy={3} r={2} fill="currentColor" />
+          </>
+        ),
+      },
+      {
+        tool: 'face',
+        name: 'Face',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M3 17 8 4l12 2-3 13z" />
+            <path d="M6 15l7-8M9 16l7-8M13 17l4-5" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'cap',
+        name: 'Cap',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M7 2h8l5 5v8l-5 5H7l-5-5V7z" />
+            <path d="M2 11h18M11 2v18" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'slide',
+        name: 'Slide',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 6h18M2 16h18" strokeWidth={1} />
+            <path d="M7 6v10" strokeDasharray="2 2" />
+            <path d="M13 6v10" strokeWidth={2.2} />
+            <path d="M15 11h5M18 9l2 2-2 2" />
+          </>
+        ),
+      },
+      {
+        tool: 'move',
+        name: 'Move',
+        make: 'Do it',
+        picture: (
+          <>
+            <circle cx={7} cy={15} r={3} />
+            <path d="M9.500 12.500 19 3M19 3h-5M19 3v5" />
+          </>
+        ),
+      },
+    ],
+  },
+];
+
+export function itemOf(tool: Tool): ToolItem {
+  return GROUPS.flatMap((g) => g.tools).find((t) => t.tool === tool)!;
+}
+
+export function groupOf(tool: Tool): number {
+  return GROUPS.findIndex((g) => g.tools.some((t) => t.tool === tool));
+}

@@ -1,0 +1,110 @@
+import { useEffect, useState } from 'react';
+import { api, type Schemas } from '../../api/client';
+import type { MeshBuffers } from '../../mesh/MeshBuffers';
+import type { Picked } from '../../stage/pick';
+import type { Scope } from './hands/hand';
+import type { OpenWorkpiece } from './useWorkpiece';
+
+export type Way = Schemas['Way'];
+export type Kind = 'faces' | 'edges' | 'vertices';
+
+/** Chosen elements, each kind in the order in which they were chosen. */
+export interface Chosen {
+  faces: readonly number[];
+  edges: readonly number[];
+  vertices: readonly number[];
+}
+
+export const NOTHING: Chosen = { faces: [], edges: [], vertices: [] };
+
+export function isEmpty(chosen: Chosen): boolean {
+  return chosen.faces.length + chosen.edges.length + chosen.vertices.length === 0;
+}
+
+/** What is chosen with an element put in, or taken out if it was. */
+export function toggled(chosen: Chosen, kind: Kind, id: number): Chosen {
+  const list = chosen[kind];
+  const next = list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
+  return { ...chosen, [kind]: next };
+}
+
+export function kindOf(picked: Picked): Kind {
+  return picked.on === 'face' ? 'faces' : picked.on === 'edge' ? 'edges' : 'vertices';
+}
+
+/** The vertices that chosen elements stand for, in order. */
+export function verticesOf(chosen: Chosen, mesh: MeshBuffers): number[] {
+  const found = new Set(chosen.vertices);
+  for (const e of chosen.edges) if (mesh.hasEdge(e)) mesh.ends(e).forEach((v) => found.add(v));
+  for (const f of chosen.faces) if (mesh.hasFace(f)) mesh.corners(f).forEach((v) => found.add(v));
+  return [...found];
+}
+
+function alive(chosen: Chosen, mesh: MeshBuffers): Chosen {
+  return {
+    faces: chosen.faces.filter((f) => mesh.hasFace(f)),
+    edges: chosen.edges.filter((e) => mesh.hasEdge(e)),
+    vertices: chosen.vertices.filter((v) => v < mesh.vertexEnd && mesh.shown[v]),
+  };
+}
+
+/** What is chosen and what is hidden on the bench, and how both limit a cut. */
+export function useChosen({ state, mesh, version }: OpenWorkpiece) {
+  const [kept, setKept] = useState<Chosen>(NOTHING);
+  const [hidden, setHidden] = useState<readonly number[]>([]);
+  const [limited, setLimited] = useState(false);
+  const [seen, setSeen] = useState({ version, revision: state.revision });
+
+  // A step may have taken elements out, and may say what is chosen after it.
+  if (seen.version !== version || seen.revision !== state.revision) {
+    setSeen({ version, revision: state.revision });
+    const left = alive(kept, mesh);
+    setKept(state.chosen.length > 0 ? { ...NOTHING, faces: state.chosen } : left);
+    setHidden(hidden.filter((f) => mesh.hasFace(f)));
+  }
+
+  const go = async (way: Way) => {
+    const from = {
+      faces: [...kept.faces],
+      edges: [...kept.edges],
+      vertices: [...kept.vertices],
+    };
+    setKept(await api.choose(state.id, state.revision, way, from).catch(() => kept));
+  };
+
+  const scope: Scope = {
+    chosen: limited && kept.faces.length > 0 ? [...kept.faces] : null,
+    hidden: [...hidden],
+  };
+
+  return {
+    chosen: kept,
+    choose: setKept,
+    hidden,
+    limited,
+    setLimited,
+    scope,
+    go,
+    clear: () => setKept(NOTHING),
+    invert: () => {
+      const faces = [];
+      const set = new Set(kept.faces);
+      for (let f = 0; f < mesh.faceEnd; f++) if (mesh.hasFace(f) && !set.has(f)) faces.push(f);
+      setKept({ ...NOTHING, faces });
+    },
+    hide: () => {
+      setHidden([...new Set([...hidden, ...kept.faces])]);
+      setKept(NOTHING);
+    },
+    showAll: () => setHidden([]),
+  };
+}
+
+export type ChosenControl = ReturnType<typeof useChosen>;
+
+/** A key pressed and let go again changes nothing while typing; kept here for the bar and the keys. */
+export function useChooseMode() {
+  const [mode, setMode] = useState<{ kind: Kind; by: 'click' | 'box' | 'lasso' } | null>(null);
+  useEffect(() => () => setMode(null), []);
+  return [mode, setMode] as const;
+}
