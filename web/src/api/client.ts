@@ -157,6 +157,12 @@ export const api = {
     stepped(`/workpieces/${id}/undo`, { revision, clientKey: newKey() }),
   redo: (id: string, revision: number) =>
     stepped(`/workpieces/${id}/redo`, { revision, clientKey: newKey() }),
+  goTo: (id: string, revision: number, step: number | null) =>
+    stepped(`/workpieces/${id}/head`, { revision, clientKey: newKey(), step }),
+  nameStep: (id: string, step: number, name: string) =>
+    json<Workpiece>('PUT', `/workpieces/${id}/steps/${step}/name`, { name }),
+  workpieceFile: (id: string, step: number | null) =>
+    `/api/workpieces/${id}/file${step === null ? '' : `?step=${step}`}`,
   handInWorkpiece: (id: string, revision: number, clientKey: string) =>
     json<Schemas['HandedIn']>('POST', `/workpieces/${id}/submissions`, { revision, clientKey }),
   uploadFile: sendFile,

@@ -33,7 +33,7 @@ export function NumberField({ label, value, unit, onCommit, digits = 1 }: Props)
           }
         }}
       />
-      <span className="text-[12px] text-ink2">{unit}</span>
+      <span className="text-[12px] whitespace-nowrap text-ink2">{unit}</span>
     </label>
   );
 }

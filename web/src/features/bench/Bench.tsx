@@ -142,6 +142,8 @@ function OpenBench(props: {
     { name: 'Sides lens', shortcut: 'S', act: () => setLens('sides') },
     { name: 'Clay lens', shortcut: 'C', act: () => setLens('clay') },
     { name: 'Next finding', shortcut: 'N', act: nextFinding },
+    { name: 'Again: make the last change once more', shortcut: 'J', act: () => cut.again?.() },
+    { name: 'Start again from the starter', act: () => void control.goTo(null) },
     { name: 'Undo', shortcut: 'Ctrl Z', act: cut.back },
     { name: 'Redo', shortcut: 'Ctrl Y', act: () => void control.redo() },
     { name: 'Brief', shortcut: 'B', act: () => setBriefOpen(true) },
@@ -168,6 +170,7 @@ function OpenBench(props: {
     d: cut.nextDivision,
     o: () => setChoosing(choosing ? null : FACES),
     q: lookSquarely,
+    j: () => cut.again?.(),
     x: turnAround,
     v: () => stage?.fit(),
     '?': () => setDialog('keys'),
@@ -226,6 +229,8 @@ function OpenBench(props: {
       <div className="flex min-h-0 flex-1">
         <StepsPanel
           state={state}
+          control={control}
+          onAgain={cut.again}
           pending={pending ? itemOf(tool).name : null}
           chosen={finding}
           onChoose={choose}

@@ -41,7 +41,7 @@ export function ChooseBar({ mode, control, onMode }: Props) {
   const none = isEmpty(chosen);
   return (
     <div
-      className="over-stage absolute top-11 left-3 flex w-[236px] flex-col gap-2 border border-ink bg-sheet p-2.5"
+      className="over-stage absolute top-4 right-4 flex w-[292px] flex-col gap-2.5 border border-ink bg-sheet p-3"
       data-testid="choose-bar"
       role="group"
       aria-label="Choose"

@@ -46,7 +46,7 @@ export function CommandFinder({ commands, open, onClose }: Props) {
           }
         }}
       />
-      <ul className="max-h-[320px] overflow-y-auto" aria-label="Commands">
+      <ul className="max-h-[320px] overflow-y-auto" aria-label="Commands" data-testid="commands">
         {found.map((command, i) => (
           <li key={command.name}>
             <button

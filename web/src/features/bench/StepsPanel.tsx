@@ -2,16 +2,21 @@ import { numberText } from '../../ui/time';
 import { useEffect, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { FindingMark } from '../../ui/FindingMark';
+import { StepList } from './StepList';
+import type { WorkpieceControl } from './useWorkpiece';
 
 interface Props {
   state: Workpiece;
+  control: WorkpieceControl;
+  /** Makes the last change once more; null where there is none. */
+  onAgain: (() => void) | null;
   pending: string | null;
   chosen: string | null;
   onChoose: (finding: Finding) => void;
 }
 
 /** What the check says of the mesh as it is, and the steps that made it so. */
-export function StepsPanel({ state, pending, chosen, onChoose }: Props) {
+export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain }: Props) {
   const { check, steps } = state;
   return (
     <nav
@@ -30,44 +35,7 @@ export function StepsPanel({ state, pending, chosen, onChoose }: Props) {
         </p>
       </div>
       <Findings findings={check.findings} chosen={chosen} onChoose={onChoose} />
-      <div className="flex min-h-0 flex-1 flex-col">
-        <h2 className="flex justify-between px-3 pt-2.5 pb-1 font-semibold">
-          Steps <span className="font-normal text-ink2">{steps.length || ''}</span>
-        </h2>
-        <ol className="condensed min-h-0 flex-1 overflow-y-auto pb-2">
-          {steps.map((step, i) => (
-            <li
-              key={step.number}
-              title={step.did}
-              className={`flex min-h-7 items-center gap-2 border-l-[3px] px-2.5 ${i === steps.length - 1 ? 'border-ink bg-shoal1 font-semibold' : 'border-transparent'}`}
-            >
-              <span className="w-5 text-ink2">{step.number}</span>
-              <span className="flex-1">{step.tool}</span>
-              {step.brought.slice(0, 4).map((b, k) => (
-                <FindingMark
-                  key={k}
-                  kind={b.kind}
-                  severity={b.severity}
-                  title={b.title}
-                  size={14}
-                />
-              ))}
-              {step.brought.length > 4 && (
-                <span className="text-ink2">+{step.brought.length - 4}</span>
-              )}
-            </li>
-          ))}
-          {pending && (
-            <li className="flex min-h-7 items-center gap-2 border-t border-dashed border-ink px-3 text-ink2">
-              <span className="w-5">{steps.length + 1}</span>
-              {pending}, pending
-            </li>
-          )}
-          {steps.length === 0 && !pending && (
-            <li className="px-3 py-1 text-ink2">None yet: this is the starter.</li>
-          )}
-        </ol>
-      </div>
+      <StepList state={state} pending={pending} control={control} onAgain={onAgain} />
     </nav>
   );
 }

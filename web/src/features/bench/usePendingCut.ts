@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import type { Change } from '../../api/client';
 import type { Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
 import { useElementHand } from './hands/useElementHand';
@@ -46,6 +47,7 @@ export function usePendingCut(
   const element = useElementHand(ground, isCleanTool(tool) ? tool : 'lift');
   const hand: Hand = isCleanTool(tool) ? element : { trace, straight, loops, outline }[tool];
 
+  const [made, setMade] = useState<Change | null>(null);
   const view = viewOf(stage);
   const { change } = hand;
   const { preview, problem, current } = usePreview(
@@ -103,9 +105,13 @@ export function usePendingCut(
     make: async (): Promise<boolean> => {
       if (!canMake || !view) return false;
       if (!(await control.step(change, view))) return false;
+      setMade(change);
       hand.made();
       return true;
     },
+
+    /** Makes the last change once more with its settings; null where there is none. */
+    again: made && view ? () => void control.step(made, view) : null,
 
     /** The last pending thing, without one the last step. */
     back: () => {

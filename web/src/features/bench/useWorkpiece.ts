@@ -27,6 +27,9 @@ export interface WorkpieceControl {
   step: (change: Change, view: View) => Promise<boolean>;
   undo: () => Promise<boolean>;
   redo: () => Promise<boolean>;
+  /** To the state after any step ever made; null for the starter. */
+  goTo: (step: number | null) => Promise<boolean>;
+  nameStep: (step: number, name: string) => Promise<void>;
   reload: () => Promise<void>;
   forgive: () => void;
 }
@@ -109,6 +112,16 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
     step: (change, view) => move((s) => api.step(s.id, s.revision, change, view)),
     undo: () => move((s) => api.undo(s.id, s.revision)),
     redo: () => move((s) => api.redo(s.id, s.revision)),
+    goTo: (step) => move((s) => api.goTo(s.id, s.revision, step)),
+    nameStep: async (step, name) => {
+      if (!open) return;
+      try {
+        const state = await api.nameStep(open.state.id, step, name);
+        setOpen((now) => (now && now.state.revision === state.revision ? { ...now, state } : now));
+      } catch (e) {
+        if (e instanceof ApiProblem) setProblem(e);
+      }
+    },
     reload,
     forgive: () => setProblem(null),
   };

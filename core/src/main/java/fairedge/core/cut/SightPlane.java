@@ -42,8 +42,7 @@ final class SightPlane implements CutPlane {
   static SightPlane through(View view, Vec3 first, Vec3 second) {
     SightPlane plane =
         switch (view) {
-          case View.Perspective p ->
-              new SightPlane(view, p.eye(), first.minus(p.eye()), second.minus(p.eye()));
+          case View.Perspective p -> fromEye(view, p.eye(), first, second);
           case View.Parallel p -> new SightPlane(view, first, second.minus(first), p.direction());
         };
     double size = plane.a.length() * plane.b.length();
@@ -52,6 +51,17 @@ final class SightPlane implements CutPlane {
           "These two points lie in one line with your eye: turn the model a little.");
     }
     return plane;
+  }
+
+  /**
+   * Both sight-lines are taken equally long: then all that lies within a right angle of their
+   * middle is ahead, however much nearer one anchor is than the other.
+   */
+  private static SightPlane fromEye(View view, Vec3 eye, Vec3 first, Vec3 second) {
+    Vec3 a = first.minus(eye);
+    Vec3 b = second.minus(eye);
+    double length = (a.length() + b.length()) / 2;
+    return new SightPlane(view, eye, a.unit().times(length), b.unit().times(length));
   }
 
   @Override

@@ -3,6 +3,8 @@ package fairedge.core.step;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * What a change does, as the slip says it before and the step after.
@@ -11,6 +13,7 @@ import fairedge.core.mesh.Mesh;
  * @param facesFront faces split that face the eye, quads among them
  * @param quadsBehind quads split that are turned away
  * @param facesBehind faces split that are turned away, quads among them
+ * @param cleaned what else becomes of elements
  */
 public record Effect(
     int quadsFront,
@@ -18,21 +21,74 @@ public record Effect(
     int quadsBehind,
     int facesBehind,
     int newVertices,
-    int usedVertices) {
+    int usedVertices,
+    Cleaned cleaned) {
+  /** Of a change that is refused. */
+  static final Effect NONE = new Effect(0, 0, 0, 0, 0, 0, new Cleaned(0, 0, 0, 0, 0, 0));
+
+  /**
+   * What cleaning up does.
+   *
+   * @param goneEdges without those that only went into another, or for which another came
+   * @param reshapedFaces that run over other vertices
+   */
+  public record Cleaned(
+      int goneFaces,
+      int goneEdges,
+      int goneVertices,
+      int newFaces,
+      int movedVertices,
+      int reshapedFaces) {
+    private String sentence() {
+      List<String> gone = new ArrayList<>();
+      add(gone, goneFaces, "face", "faces");
+      add(gone, goneEdges, "edge", "edges");
+      add(gone, goneVertices, "vertex", "vertices");
+      StringBuilder said = new StringBuilder();
+      if (!gone.isEmpty()) {
+        said.append(" Takes out ").append(joined(gone)).append('.');
+      }
+      if (newFaces > 0) {
+        said.append(" Adds ").append(counted(newFaces, "face", "faces")).append('.');
+      }
+      if (movedVertices > 0) {
+        said.append(" Moves ").append(counted(movedVertices, "vertex", "vertices")).append('.');
+      }
+      if (said.isEmpty() && reshapedFaces > 0) {
+        said.append(" Turns ").append(counted(reshapedFaces, "face", "faces")).append('.');
+      }
+      return said.toString();
+    }
+
+    private static void add(List<String> to, int n, String one, String many) {
+      if (n > 0) {
+        to.add(counted(n, one, many));
+      }
+    }
+
+    private static String joined(List<String> parts) {
+      return parts.size() == 1
+          ? parts.getFirst()
+          : String.join(", ", parts.subList(0, parts.size() - 1)) + " and " + parts.getLast();
+    }
+  }
 
   /** The first sentence of the slip. */
   public String sentence() {
     if (facesFront + facesBehind == 0) {
-      return newVertices == 0
-          ? "Changes nothing."
-          : "Splits no face. Adds " + counted(newVertices, "vertex", "vertices") + ".";
+      String said =
+          (newVertices == 0
+                  ? ""
+                  : "Splits no face. Adds " + counted(newVertices, "vertex", "vertices") + ".")
+              + cleaned.sentence();
+      return said.isEmpty() ? "Changes nothing." : said.strip();
     }
     String used = usedVertices == 0 ? "" : ", uses " + usedVertices;
     String added =
         newVertices == 0
             ? usedVertices == 0 ? "" : " Adds no vertex, uses " + usedVertices + "."
             : " Adds " + counted(newVertices, "vertex", "vertices") + used + ".";
-    return "Splits " + split() + "." + added;
+    return "Splits " + split() + "." + added + cleaned.sentence();
   }
 
   private String split() {
@@ -67,7 +123,18 @@ public record Effect(
         counts[2],
         counts[3],
         receipt.newVertices().size(),
-        receipt.usedVertices());
+        receipt.usedVertices(),
+        new Cleaned(
+            receipt.goneFaces().size(),
+            Math.max(
+                0,
+                receipt.goneEdges().size()
+                    - receipt.joinedEdges().size()
+                    - receipt.newEdges().size()),
+            receipt.goneVertices().size(),
+            receipt.newFaces().size(),
+            receipt.movedVertices().size(),
+            receipt.reshapedFaces().size()));
   }
 
   private static boolean facesTheEye(Mesh mesh, int f, View view) {

@@ -24,6 +24,7 @@ import java.util.TreeSet;
  * @param reshapedFaces faces that run over other vertices
  * @param goneVertices ids freed
  * @param goneEdges ids freed
+ * @param joinedEdges of those, edges that went into another when a vertex between them went
  * @param goneFaces ids freed
  * @param usedVertices how many vertices that were there the cut ends on
  * @param chosen faces that come back as chosen
@@ -38,6 +39,7 @@ public record Receipt(
     List<Integer> reshapedFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
+    List<Integer> joinedEdges,
     List<Integer> goneFaces,
     int usedVertices,
     List<CutPiece> pieces,
@@ -78,6 +80,7 @@ public record Receipt(
     private final TreeSet<Integer> reshapedFaces = new TreeSet<>();
     private final TreeSet<Integer> goneVertices = new TreeSet<>();
     private final TreeSet<Integer> goneEdges = new TreeSet<>();
+    private final TreeSet<Integer> joinedEdges = new TreeSet<>();
     private final TreeSet<Integer> goneFaces = new TreeSet<>();
 
     void add(LocalChange change) {
@@ -87,6 +90,9 @@ public record Receipt(
         case LocalChange.EdgeJoined j -> {
           free(j.vertex(), newVertices, goneVertices);
           freeEdge(j.goneEdge());
+          if (goneEdges.contains(j.goneEdge())) {
+            joinedEdges.add(j.goneEdge());
+          }
         }
         case LocalChange.FacesJoined j -> {
           freeEdge(j.edge());
@@ -160,6 +166,7 @@ public record Receipt(
           List.copyOf(reshapedFaces),
           List.copyOf(goneVertices),
           List.copyOf(goneEdges),
+          List.copyOf(joinedEdges),
           List.copyOf(goneFaces),
           result.usedVertices(),
           result.pieces(),

@@ -113,7 +113,7 @@ public final class Workpiece {
       Effect effect =
           outcome instanceof Outcome.Made made
               ? Effect.of(mesh, made.receipt(), view)
-              : new Effect(0, 0, 0, 0, 0, 0);
+              : Effect.NONE;
       return new Preview<>(outcome, effect, seen);
     } finally {
       takeBack(edit);

@@ -128,6 +128,29 @@ class OutlineTest {
     assertThat(grid.faceCount()).isEqualTo(5);
   }
 
+  /** The lid is seen at a slant, so that neighbours on the circle lie at very different depths. */
+  @ParameterizedTest
+  @ValueSource(doubles = {20, 60, 104.5, 130})
+  void seenFromAnEye_bendsAtVeryDifferentDepths_areCut(double radius) {
+    Mesh lid = HarbourProps.hatchLid();
+    Vec3 eye = new Vec3(-400, -800, 500);
+    Vec3 centre = new Vec3(0.3, 0.2, 80);
+    Vec3 sight = centre.minus(eye).unit();
+    Vec3 right = sight.cross(new Vec3(0, 0, 1)).unit();
+    Vec3 up = right.cross(sight).unit();
+    Change change =
+        new Change.OutlineChange(
+            new OutlineShape.Regular(16),
+            new Outline.Placement(
+                centre, right.times(radius), up.times(radius), new View.Perspective(eye)),
+            Reach.FRONT,
+            Scope.WHOLE);
+    Receipt receipt = made(lid, change);
+    assertMesh(lid).hasEuler(2);
+    assertThat(receipt.chosen()).isNotEmpty();
+    assertThat(newell(lid).length()).isLessThan(1e-6);
+  }
+
   @Test
   void missing_orOfNoSize_isRefused() {
     Mesh lid = HarbourProps.hatchLid();

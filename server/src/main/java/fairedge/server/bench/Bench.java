@@ -1,11 +1,13 @@
 package fairedge.server.bench;
 
 import fairedge.core.cut.View;
+import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.format.wire.WireMessage;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBytes;
 import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
@@ -28,6 +30,8 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +50,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Bench {
   private static final int STEPS_BETWEEN_SNAPSHOTS = 25;
+  private static final int LONGEST_NAME = 60;
 
   private final WorkpieceStore store;
   private final Exercises exercises;
@@ -286,6 +291,63 @@ public class Bench {
         });
   }
 
+  /**
+   * Goes to the state after any step ever made, or to the starter. Later steps and other branches
+   * are kept.
+   */
+  @Transactional
+  public Stepped goTo(UUID id, SignedIn student, Asked asked, @Nullable Long step) {
+    return move(
+        id,
+        student,
+        asked,
+        (head, held) -> {
+          if (step != null && !store.hasStep(id, step)) {
+            throw Problem.notFound("step");
+          }
+          store.headTo(head, step);
+          workshop.rebuildAt(held, head, step);
+          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          return null;
+        });
+  }
+
+  /** Gives the state after a step a name, or takes it away. */
+  @Transactional
+  public WorkpieceView name(UUID id, SignedIn student, long step, String name) {
+    Head head = require(id, student);
+    if (!store.hasStep(id, step)) {
+      throw Problem.notFound("step");
+    }
+    String trimmed = name.strip();
+    if (trimmed.length() > LONGEST_NAME) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT, "A name has at most %d letters.".formatted(LONGEST_NAME));
+    }
+    store.nameStep(step, trimmed);
+    return workshop.with(head, held -> view(head, held));
+  }
+
+  /** The mesh after a step, as a file; of the state in force where no step is named. */
+  @Transactional(readOnly = true)
+  public String file(UUID id, SignedIn student, @Nullable Long step) {
+    Head head = require(id, student);
+    if (step != null && !store.hasStep(id, step)) {
+      throw Problem.notFound("step");
+    }
+    Mesh mesh =
+        step == null
+            ? workshop.with(head, held -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
+            : workshop.rebuild(head.exerciseId(), step).mesh();
+    StringBuilder file = new StringBuilder();
+    try {
+      ObjWriter.write(mesh, file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return file.toString();
+  }
+
   /** One move from a revision to the next. */
   private interface Move {
     /** What of the mesh changed; null if it was made anew. */
@@ -358,6 +420,7 @@ public class Bench {
         ExerciseView.of(exercises.require(head.exerciseId())),
         head.revision(),
         steps,
+        store.stepsBeside(head.id(), steps),
         !steps.isEmpty(),
         store.findNext(head).isPresent(),
         store.lastKeptAt(head.id()),

@@ -27,8 +27,9 @@ final class Ghost {
           add(after.position(after.first(e)), lines);
           add(after.position(after.second(e)), lines);
         });
-    return new GhostView(
-        lines, receipt.goneEdges(), receipt.goneFaces(), edges.size() > MOST_LINES);
+    List<Integer> gone = new ArrayList<>(receipt.goneEdges());
+    gone.removeAll(receipt.joinedEdges());
+    return new GhostView(lines, gone, receipt.goneFaces(), edges.size() > MOST_LINES);
   }
 
   private static void addEdgesAt(Mesh mesh, int v, TreeSet<Integer> edges) {

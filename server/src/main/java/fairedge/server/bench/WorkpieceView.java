@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param revision what a request must name as the state it was aimed at
  * @param steps those in force, in order
+ * @param others steps that were made and are not in force: taken back, or of another branch
  * @param keptAt when the last step was kept
  * @param check of the mesh as it is
  * @param chosen faces that the last step let be chosen
@@ -21,6 +22,7 @@ public record WorkpieceView(
     ExerciseView exercise,
     long revision,
     List<StepView> steps,
+    List<StepView> others,
     boolean canUndo,
     boolean canRedo,
     @Nullable Instant keptAt,

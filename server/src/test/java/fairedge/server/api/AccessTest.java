@@ -90,6 +90,17 @@ class AccessTest {
         line("POST", "/api/workpieces/{id}/steps", step, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/undo", move, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/redo", move, 401, 409, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/head", move, 401, 409, 404, 404, 404),
+        line(
+            "PUT",
+            "/api/workpieces/{id}/steps/{step}/name",
+            Map.of("name", "x"),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
         line("GET", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
@@ -200,7 +211,11 @@ class AccessTest {
             ? submission
             : line.path().contains("uploads/{id}") ? upload : workpiece;
     String path =
-        line.path().replace("{id}", id).replace("{exercise}", exercise).replace("{revision}", "99");
+        line.path()
+            .replace("{id}", id)
+            .replace("{exercise}", exercise)
+            .replace("{revision}", "99")
+            .replace("{step}", "99");
     return switch (line.method()) {
       case "POST" -> client.post(path, line.body());
       case "PUT" -> client.put(path, line.body());

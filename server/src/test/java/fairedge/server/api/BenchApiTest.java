@@ -12,11 +12,14 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -172,6 +175,49 @@ class BenchApiTest {
     Map<String, Object> preview =
         Map.of("revision", 0, "change", trace(17, 23), "view", Bollard.VIEW, "findings", true);
     rune.post(path(open, "/previews"), preview).is(409);
+  }
+
+  @Test
+  void anyStateEverMade_canBeGoneTo_named_andTakenHome() {
+    Client ines = Client.signedIn(app, "solveig");
+    JsonNode open = Bollard.open(ines, "Hatch lid");
+    String id = open.path("id").asString();
+    String path = "/api/workpieces/" + id;
+    long revision = open.path("revision").asLong();
+    JsonNode one = ines.post(path + "/steps", step(revision, trace(16, 24))).is(200).state();
+    JsonNode two = ines.post(path + "/steps", step(revision + 1, trace(17, 23))).is(200).state();
+    long first = two.path("steps").get(two.path("steps").size() - 2).path("id").asLong();
+    long second = two.path("steps").get(two.path("steps").size() - 1).path("id").asLong();
+    assertThat(one.path("others").size()).isEqualTo(open.path("others").size());
+
+    JsonNode back = ines.post(path + "/head", go(revision + 2, first)).is(200).state();
+    assertThat(back.path("check")).isEqualTo(one.path("check"));
+    assertThat(back.path("others").get(back.path("others").size() - 1).path("id").asLong())
+        .isEqualTo(second);
+    JsonNode branch = ines.post(path + "/steps", step(revision + 3, trace(18, 22))).is(200).state();
+    assertThat(branch.path("steps").size()).isEqualTo(two.path("steps").size());
+    JsonNode again = ines.post(path + "/head", go(revision + 4, second)).is(200).state();
+    assertThat(again.path("check")).isEqualTo(two.path("check"));
+    JsonNode named =
+        ines.put(path + "/steps/" + first + "/name", Map.of("name", " before the grid "))
+            .is(200)
+            .json();
+    assertThat(named.path("steps").get(named.path("steps").size() - 2).path("name").asString())
+        .isEqualTo("before the grid");
+    ines.put(path + "/steps/" + first + "/name", Map.of("name", "x".repeat(61))).is(400);
+    assertThat(ines.get(path + "/file").is(200).text()).startsWith("v ").contains("\nf ");
+    assertThat(ines.get(path + "/file?step=" + first).is(200).text())
+        .isNotEqualTo(ines.get(path + "/file").text());
+    ines.post(path + "/head", go(revision + 5, 999999)).is(404);
+    ines.post(path + "/head", go(revision + 5, null)).is(200);
+  }
+
+  private static Map<String, Object> go(long revision, @Nullable Object step) {
+    Map<String, Object> asked = new HashMap<>();
+    asked.put("revision", revision);
+    asked.put("clientKey", UUID.randomUUID());
+    asked.put("step", step);
+    return asked;
   }
 
   @Test

@@ -162,9 +162,12 @@ final class Browser implements AutoCloseable {
         .withMessage("no \"" + name + "\" to press")
         .until(d -> {
           WebElement found = firstShown(named(name));
-          return found != null && found.isEnabled() ? found : null;
-        })
-        .click();
+          if (found == null || !found.isEnabled()) {
+            return false;
+          }
+          found.click();
+          return true;
+        });
   }
 
   /** Presses what is named so in the row that has some text. */

@@ -174,7 +174,7 @@ class JourneyTest {
 
   /** Across the row of the top and down both walls: the bottom stops it, at both ends. */
   private void loopThatStops() {
-    student.type("2");
+    student.type("3");
     student.clickAt(rim(2).towards(rim(3), 0.5));
     student.seeText("effect", "Splits 2 quads in front and 1 behind. Adds 4 vertices.");
     student.seeText("slip", "Stops at a face with 16 sides, which gains 2 sides");
@@ -189,7 +189,7 @@ class JourneyTest {
     student.press("My work");
     student.pressIn("Mooring bollard", "Open the bench");
     student.leaveDialog("To the bench");
-    student.type("2");
+    student.type("3");
     Vec3 low = BOLLARD.position(36 + 9);
     Vec3 high = BOLLARD.position(48 + 9);
     student.pointAt(low.towards(high, 0.4));
@@ -207,8 +207,8 @@ class JourneyTest {
     student.seeText("face-count", "117 faces, all quads");
     assertThat(
             database.rows(
-                "select change->>'fraction', after->>'did' from step where change->>'tool' ="
-                    + " 'loops'"))
+                "select change->'places'->'fractions'->>0, after->>'did' from step where"
+                    + " change->>'tool' = 'loops'"))
         .containsExactly(List.of("0.5", "Splits 5 quads in front and 7 behind. Adds 12 vertices."));
     student.press("My work");
   }

@@ -55,6 +55,10 @@ public final class Client {
       return JSON.readTree(bytes);
     }
 
+    public String text() {
+      return new String(bytes, StandardCharsets.UTF_8);
+    }
+
     /** The state in the reply to a step. */
     public JsonNode state() {
       int length = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt();

@@ -15,6 +15,7 @@ import jakarta.validation.constraints.NotNull;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The bench over HTTP. Meshes and steps are answered in binary; see docs/wire.md. */
@@ -109,6 +111,42 @@ class BenchController {
       @Valid @RequestBody ChooseRequest asked,
       @AuthenticationPrincipal SignedIn student) {
     return bench.choose(id, student, asked.revision(), asked.way(), asked.from());
+  }
+
+  /**
+   * @param step null for the starter
+   */
+  record GoRequest(long revision, @NotNull UUID clientKey, @Nullable Long step) {}
+
+  record NameRequest(@NotNull String name) {}
+
+  @PostMapping("/workpieces/{id}/head")
+  ResponseEntity<byte[]> goTo(
+      @PathVariable UUID id,
+      @Valid @RequestBody GoRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
+    return reply(bench.goTo(id, student, by, asked.step()));
+  }
+
+  @PutMapping("/workpieces/{id}/steps/{step}/name")
+  WorkpieceView name(
+      @PathVariable UUID id,
+      @PathVariable long step,
+      @Valid @RequestBody NameRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return bench.name(id, student, step, asked.name());
+  }
+
+  /** The mesh as an OBJ file, of the state in force or after any step. */
+  @GetMapping(value = "/workpieces/{id}/file", produces = "model/obj")
+  ResponseEntity<String> file(
+      @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable Long step,
+      @AuthenticationPrincipal SignedIn student) {
+    return ResponseEntity.ok()
+        .header("Content-Disposition", "attachment; filename=\"workpiece.obj\"")
+        .body(bench.file(id, student, step));
   }
 
   /** The text of an SVG file. */

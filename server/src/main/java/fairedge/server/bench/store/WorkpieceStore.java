@@ -2,6 +2,7 @@ package fairedge.server.bench.store;
 
 import static fairedge.schema.generated.Tables.SNAPSHOT;
 import static fairedge.schema.generated.Tables.STEP;
+import static fairedge.schema.generated.Tables.STEP_NAME;
 import static fairedge.schema.generated.Tables.WORKPIECE;
 import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
 import static org.jooq.impl.DSL.field;
@@ -121,7 +122,7 @@ public class WorkpieceStore {
     return new Added(id, number);
   }
 
-  public void headTo(Head head, long step) {
+  public void headTo(Head head, @Nullable Long step) {
     db.update(WORKPIECE).set(WORKPIECE.HEAD_STEP, step).where(WORKPIECE.ID.eq(head.id())).execute();
   }
 
@@ -204,18 +205,51 @@ public class WorkpieceStore {
         .execute();
   }
 
+  private static final SelectField<?>[] TOLD = {
+    STEP.ID, STEP.PARENT_ID, STEP.AFTER, STEP.MADE_AT, STEP_NAME.NAME
+  };
+
   public List<StepView> stepsTo(@Nullable Long step) {
-    return lineTo(step, noCondition(), STEP.AFTER, STEP.MADE_AT)
-        .map(r -> {
-          After after = json.read(r.get(STEP.AFTER), After.class);
-          return new StepView(
-              r.get(STEP.NUMBER),
-              after.tool(),
-              after.did(),
-              after.brought(),
-              after.mended(),
-              r.get(STEP.MADE_AT).toInstant());
-        });
+    return lineTo(step, noCondition(), TOLD).map(this::stepView);
+  }
+
+  /** The steps of a workpiece that are not among some, in the order in which they were made. */
+  public List<StepView> stepsBeside(UUID workpiece, List<StepView> inForce) {
+    return db.select(STEP.NUMBER)
+        .select(TOLD)
+        .from(STEP)
+        .leftJoin(STEP_NAME)
+        .on(STEP_NAME.STEP_ID.eq(STEP.ID))
+        .where(STEP.WORKPIECE_ID.eq(workpiece))
+        .and(STEP.ID.notIn(inForce.stream().map(StepView::id).toList()))
+        .orderBy(STEP.ID)
+        .fetch(this::stepView);
+  }
+
+  private StepView stepView(Record r) {
+    After after = json.read(r.get(STEP.AFTER), After.class);
+    return new StepView(
+        r.get(STEP.ID),
+        r.get(STEP.PARENT_ID),
+        r.get(STEP_NAME.NAME),
+        r.get(STEP.NUMBER),
+        after.tool(),
+        after.did(),
+        after.brought(),
+        after.mended(),
+        r.get(STEP.MADE_AT).toInstant());
+  }
+
+  public boolean hasStep(UUID workpiece, long step) {
+    return db.fetchExists(STEP, STEP.ID.eq(step).and(STEP.WORKPIECE_ID.eq(workpiece)));
+  }
+
+  /** Names the state after a step; an empty name takes the name away. */
+  public void nameStep(long step, String name) {
+    db.deleteFrom(STEP_NAME).where(STEP_NAME.STEP_ID.eq(step)).execute();
+    if (!name.isEmpty()) {
+      db.insertInto(STEP_NAME).set(STEP_NAME.STEP_ID, step).set(STEP_NAME.NAME, name).execute();
+    }
   }
 
   /** Of the steps from the starter to one, in order, those that are asked for, and their number. */
@@ -234,6 +268,8 @@ public class WorkpieceStore {
         .from(STEP)
         .join(table(line))
         .on(STEP.ID.eq(field(name("line", "id"), Long.class)))
+        .leftJoin(STEP_NAME)
+        .on(STEP_NAME.STEP_ID.eq(STEP.ID))
         .where(wanted)
         .orderBy(STEP.NUMBER)
         .fetch();
