@@ -141,6 +141,7 @@ export const api = {
   desk: () => json<Schemas['DeskView']>('GET', '/desk'),
   openWorkpiece: (exercise: string) => json<Workpiece>('PUT', `/exercises/${exercise}/workpiece`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
+  workpieceSmooth: (id: string) => bytes(`/workpieces/${id}/smooth`),
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */
   since: async (id: string, revision: number) => {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);

@@ -23,10 +23,11 @@ import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeome
 import { acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
+import { SmoothSurface } from './SmoothSurface';
 import { clayMaterial, hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
-export type Lens = 'clay' | 'sides';
+export type Lens = 'clay' | 'sides' | 'subdivided' | 'stripes';
 export interface CameraPlace {
   eye: Point;
   target: Point;
@@ -123,6 +124,7 @@ export class StageView {
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.3, depthTest: false }),
   );
+  private readonly smooth = new SmoothSurface();
   hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
@@ -149,7 +151,7 @@ export class StageView {
     this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
     for (const footprint of this.footprints) footprint.renderOrder = -1;
-    this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched);
+    this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched, this.smooth.mesh);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
     this.scene.add(this.outline, ...this.litSides, ...this.doubled);
     this.behind.visible = false;
@@ -177,6 +179,7 @@ export class StageView {
     clearTimeout(this.merging);
     this.model?.dispose();
     this.underfoot.dispose();
+    this.smooth.dispose();
     for (const thing of [
       this.faces,
       this.edges,
@@ -272,6 +275,7 @@ export class StageView {
     this.underfoot.color = colour('--sea-deep');
     const night = document.documentElement.dataset.theme === 'night';
     this.clay.uniforms.dim!.value = night ? 0.8 : 1;
+    this.smooth.dim(night ? 0.8 : 1);
     this.changed();
   }
 
@@ -334,6 +338,16 @@ export class StageView {
     this.hatched.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
     const lines = this.model?.linesOf(edges) ?? new Float32Array();
     for (const line of this.doubled) setLines(line, lines);
+    this.changed();
+  }
+
+  /** Shows the smooth surface in place of the faces, the cage over it; null shows the faces again. */
+  showSmooth(buffers: MeshBuffers | null, stripes: boolean) {
+    this.smooth.show(buffers, this.model?.buffers.origin ?? [0, 0, 0], stripes);
+    // The faces stay, unseen: they are what is pointed at.
+    this.clay.colorWrite = buffers === null;
+    this.clay.depthWrite = buffers === null;
+    this.outline.visible = buffers === null;
     this.changed();
   }
 

@@ -19,7 +19,9 @@ export function Dialog({ title, description, open, onClose, children }: Props) {
         />
         <Radix.Content
           aria-describedby={undefined}
-          className="over-stage fixed top-[12vh] left-1/2 z-30 max-h-[76vh] w-[min(480px,92vw)] -translate-x-1/2 overflow-y-auto border border-ink bg-sheet"
+          // Long contents scroll, so the keyboard must be able to get at them.
+          tabIndex={0}
+          className="over-stage fixed top-[8vh] left-1/2 z-30 max-h-[84vh] w-[min(480px,92vw)] -translate-x-1/2 overflow-y-auto border border-ink bg-sheet"
         >
           <Radix.Title className="border-b border-ink px-5 py-3 text-[16px] font-semibold">
             {title}

@@ -26,6 +26,7 @@ import { StepsPanel } from './StepsPanel';
 import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
 import { kindOf, toggled, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
+import { useSmooth } from './useSmooth';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
 interface Props {
@@ -56,6 +57,7 @@ function OpenBench(props: {
   const [lens, setLens] = useLens('clay');
   const [glass, setGlass] = useState(false);
   useCameraInAddress(stage);
+  useSmooth(stage, lens, state.id, state.revision, () => setLens('clay'));
   const chosen = useChosen(open);
   const [choosing, setChoosing] = useState<ChooseMode | null>(null);
   const [aimed, setAimed] = useState<Picked | null>(null);
@@ -140,6 +142,8 @@ function OpenBench(props: {
     { name: 'Look squarely at the chosen face', shortcut: 'Q', act: lookSquarely },
     { name: 'Glass', also: 'far side', shortcut: 'G', act: () => setGlass(!glass) },
     { name: 'Sides lens', shortcut: 'S', act: () => setLens('sides') },
+    { name: 'Subdivided lens', also: 'smooth', shortcut: 'U', act: () => setLens('subdivided') },
+    { name: 'Stripes lens', also: 'reflection', shortcut: 'T', act: () => setLens('stripes') },
     { name: 'Clay lens', shortcut: 'C', act: () => setLens('clay') },
     { name: 'Next finding', shortcut: 'N', act: nextFinding },
     { name: 'Again: make the last change once more', shortcut: 'J', act: () => cut.again?.() },
@@ -164,6 +168,8 @@ function OpenBench(props: {
     'Ctrl y': () => void control.redo(),
     c: () => setLens('clay'),
     s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
+    u: () => setLens(lens === 'subdivided' ? 'clay' : 'subdivided'),
+    t: () => setLens(lens === 'stripes' ? 'clay' : 'stripes'),
     g: () => setGlass(!glass),
     b: () => setBriefOpen(true),
     n: nextFinding,
@@ -281,12 +287,24 @@ function OpenBench(props: {
                 on={lens === 'sides'}
                 onClick={() => setLens('sides')}
               />
+              <StageButton
+                name="Subdivided"
+                letter="U"
+                on={lens === 'subdivided'}
+                onClick={() => setLens(lens === 'subdivided' ? 'clay' : 'subdivided')}
+              />
+              <StageButton
+                name="Stripes"
+                letter="T"
+                on={lens === 'stripes'}
+                onClick={() => setLens(lens === 'stripes' ? 'clay' : 'stripes')}
+              />
               <StageButton name="Glass" letter="G" on={glass} onClick={() => setGlass(!glass)} />
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
-                View all
+                All
               </Button>
               <Button size="small" shortcut="X" onClick={turnAround}>
-                Turn to the back
+                To the back
               </Button>
             </div>
             {choosing && <ChooseBar mode={choosing} control={chosen} onMode={setChoosing} />}

@@ -19,6 +19,8 @@ const KEYS: readonly [string, string][] = [
   ['N', 'Next finding'],
   ['C', 'Clay'],
   ['S', 'Sides: wash faces that are no quads'],
+  ['U', 'Subdivided: the smooth surface, the cage over it'],
+  ['T', 'Stripes: a striped room mirrored in the smooth surface'],
   ['G', 'Glass: see the far side through the near one'],
   ['V', 'View all'],
   ['X', 'Turn to the back'],

@@ -40,6 +40,7 @@ class ArchitectureTest {
               Map.entry("mesh", List.of("geometry")),
               Map.entry("local", List.of("geometry", "mesh")),
               Map.entry("flow", List.of("geometry", "mesh")),
+              Map.entry("subdivide", List.of("geometry", "mesh")),
               Map.entry("fill", List.of("geometry", "mesh", "local")),
               Map.entry(
                   "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut")),

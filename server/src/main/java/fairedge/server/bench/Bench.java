@@ -13,6 +13,7 @@ import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
+import fairedge.core.subdivide.CatmullClark;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.bench.PreviewView.GhostView;
@@ -51,6 +52,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Bench {
   private static final int STEPS_BETWEEN_SNAPSHOTS = 25;
   private static final int LONGEST_NAME = 60;
+  private static final int MOST_SMOOTH_FACES = 60_000;
 
   private final WorkpieceStore store;
   private final Exercises exercises;
@@ -346,6 +348,26 @@ public class Bench {
       throw new UncheckedIOException(e);
     }
     return file.toString();
+  }
+
+  /**
+   * The smooth surface of which the mesh is the cage, as a mesh message of its own; refined as far
+   * as a browser can draw it.
+   */
+  @Transactional(readOnly = true)
+  public byte[] smooth(UUID id, SignedIn student) {
+    Head head = require(id, student);
+    return workshop.with(
+        head,
+        held -> {
+          Mesh mesh = held.workpiece.mesh();
+          int levels = 3;
+          while (levels > 0 && CatmullClark.faces(mesh, levels) > MOST_SMOOTH_FACES) {
+            levels--;
+          }
+          Mesh smooth = CatmullClark.refined(mesh, levels);
+          return WireMessage.whole(smooth, origin(held), held.revision());
+        });
   }
 
   /** One move from a revision to the next. */

@@ -100,6 +100,7 @@ class AccessTest {
             404,
             404,
             404),
+        line("GET", "/api/workpieces/{id}/smooth", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),

@@ -81,6 +81,14 @@ class BenchController {
     return Packed.reply(MESH, bench.mesh(id, student), accepted);
   }
 
+  @GetMapping(value = "/workpieces/{id}/smooth", produces = MESH)
+  ResponseEntity<byte[]> smooth(
+      @PathVariable UUID id,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student) {
+    return Packed.reply(MESH, bench.smooth(id, student), accepted);
+  }
+
   /** The state and the mesh, if the workpiece went on from a revision; else nothing. */
   @GetMapping("/workpieces/{id}/since/{revision}")
   ResponseEntity<byte[]> since(
