@@ -32,7 +32,7 @@ export function HintLine({ cut, choosing, onFind, onKeys }: Props) {
         ))}
       {cut.pending && (
         <span>
-          <Key>Ctrl Z</Key> takes the last one back
+          <Key>Ctrl Z</Key> takes one back
         </span>
       )}
       <button

@@ -86,8 +86,8 @@ export function useElementHand(ground: Ground, tool: CleanTool): Hand {
     keys: [],
     drawing: (preview) => (
       <>
-        {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
         {hover && <Aim picked={hover} division={0} />}
+        {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
       </>
     ),
     slip: () => (

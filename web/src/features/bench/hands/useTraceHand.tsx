@@ -180,7 +180,7 @@ export function useTraceHand(ground: Ground): Hand {
     hint: () => hintFor(hover, open?.points.length ?? 0, held !== null, freehand),
     keys: [
       { key: 'R', does: through ? 'right through' : 'front only', act: () => setThrough(!through) },
-      { key: 'E', does: 'end this run, begin another', act: endRun },
+      { key: 'E', does: 'ends this run', act: endRun },
       {
         key: 'K',
         does: freehand ? 'freehand: drag' : 'freehand',
