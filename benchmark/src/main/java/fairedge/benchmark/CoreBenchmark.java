@@ -1,6 +1,8 @@
 package fairedge.benchmark;
 
 import fairedge.core.cut.Anchor;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
@@ -10,9 +12,11 @@ import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -40,12 +44,21 @@ public class CoreBenchmark {
   private Workpiece workpiece = new Workpiece(mesh, new Tolerance(1));
   private Change trace = Change.LoopsChange.of(0, 0.5);
   private Change loop = Change.LoopsChange.of(0, 0.5);
+  private Change lift = Change.LoopsChange.of(0, 0.5);
+  private Change straight = Change.LoopsChange.of(0, 0.5);
 
   @Setup
   public void setUp() {
     mesh = Sheets.sheet(quads);
     workpiece = new Workpiece(Sheets.sheet(quads), Tolerance.of(mesh.bounds()));
     trace = traceOver100Faces();
+    lift = new Tidying.LiftChange(hundredEdges(), List.of(), true);
+    double middle = mesh.bounds().min().x() * 0.4 + mesh.bounds().max().x() * 0.6;
+    straight =
+        Change.StraightChange.of(
+            new PlaneBy.Along(PlaneBy.Axis.X, middle + 1e-3),
+            Straight.After.JOINED,
+            Straight.Ends.OPEN);
     // The tree of faces is built at the first trace, and kept up to date from then on.
     workpiece.apply(trace);
     workpiece.undo();
@@ -64,6 +77,29 @@ public class CoreBenchmark {
   @Benchmark
   public Object traceAndUndo() {
     workpiece.apply(trace);
+    return workpiece.undo();
+  }
+
+  /** The edges between the first hundred faces of the first two rows. */
+  private List<Integer> hundredEdges() {
+    int row = (int) Math.sqrt(quads) + 1;
+    return IntStream.range(0, Math.min(100, row - 1))
+        .mapToObj(i -> mesh.findEdge(row + i, row + i + 1))
+        .filter(e -> e != Mesh.NONE)
+        .toList();
+  }
+
+  /** A hundred edges out, and taken back. */
+  @Benchmark
+  public Object liftAndUndo() {
+    workpiece.apply(lift);
+    return workpiece.undo();
+  }
+
+  /** By a plane right through, and taken back. */
+  @Benchmark
+  public Object straightAndUndo() {
+    workpiece.apply(straight);
     return workpiece.undo();
   }
 

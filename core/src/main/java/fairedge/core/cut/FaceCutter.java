@@ -41,12 +41,65 @@ final class FaceCutter {
     }
     splitter.splitAll();
     shapes.forEach((f, shape) -> {
+      List<Chord> inFace = byFace.getOrDefault(f, List.of());
+      if (inFace.size() == 1 && isSplitAtOnce(f, inFace.getFirst(), splitter)) {
+        return;
+      }
       Arrangement plan = new Arrangement(mesh, f, shape, merge);
-      for (Chord chord : byFace.getOrDefault(f, List.of())) {
+      for (Chord chord : inFace) {
         plan.add(nodeOf(chord.from(), plan, splitter), nodeOf(chord.to(), plan, splitter));
       }
       new FaceDivider(edit, f, plan).divide();
     });
+  }
+
+  /**
+   * Splits a face along its only chord, if that is plain: from one of its vertices to another, past
+   * no third, in a face that comes to each once. So are nearly all, and it costs a fraction.
+   */
+  private boolean isSplitAtOnce(int f, Chord chord, EdgeSplitter splitter) {
+    int a = vertexAt(chord.from(), splitter);
+    int b = vertexAt(chord.to(), splitter);
+    if (a == Mesh.NONE || b == Mesh.NONE || a == b || mesh.findEdge(a, b) != Mesh.NONE) {
+      return false;
+    }
+    Vec3 from = mesh.position(a);
+    Vec3 whole = mesh.position(b).minus(from);
+    double square = whole.dot(whole);
+    int cornerA = Mesh.NONE;
+    int cornerB = Mesh.NONE;
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      int v = mesh.vertexOf(c);
+      if (v == a || v == b) {
+        if ((v == a ? cornerA : cornerB) != Mesh.NONE) {
+          return false;
+        }
+        cornerA = v == a ? c : cornerA;
+        cornerB = v == b ? c : cornerB;
+      } else {
+        Vec3 way = mesh.position(v).minus(from);
+        double t = way.dot(whole) / square;
+        if (t > 0 && t < 1 && way.minus(whole.times(t)).length() <= merge) {
+          return false;
+        }
+      }
+      c = mesh.next(c);
+    }
+    if (cornerA == Mesh.NONE || cornerB == Mesh.NONE) {
+      return false;
+    }
+    edit.splitFace(f, cornerA, cornerB, List.of());
+    return true;
+  }
+
+  private static int vertexAt(Node node, EdgeSplitter splitter) {
+    return switch (node) {
+      case Node.AtVertex v -> v.vertex();
+      case Node.OnEdge on -> splitter.vertexAt(on);
+      case Node.Inside in -> Mesh.NONE;
+      case Node.Beside beside -> Mesh.NONE;
+    };
   }
 
   private static void requestAt(Node node, EdgeSplitter splitter) {
