@@ -3,6 +3,8 @@ package fairedge.core.cut;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,6 +21,9 @@ import java.util.Set;
  * pieces, less where they lie apart; pieces times nodes.
  */
 final class Arrangement {
+  private static final int MOST_CROSSINGS = 5000;
+
+  private final int face;
   private final Projection projection;
   private final double merge;
   private final List<Vec3> places = new ArrayList<>();
@@ -28,6 +33,7 @@ final class Arrangement {
   private final Map<Integer, Integer> ofVertex = new HashMap<>();
   private final Set<Piece> border = new LinkedHashSet<>();
   private Set<Piece> pieces = new LinkedHashSet<>();
+  private int crossed;
 
   /** A straight piece between two nodes, the lower first. */
   record Piece(int a, int b) {
@@ -50,6 +56,7 @@ final class Arrangement {
    * @param shape the face's normal before any of it was cut
    */
   Arrangement(Mesh mesh, int face, Vec3 shape, double merge) {
+    this.face = face;
     this.projection = Projection.along(shape);
     this.merge = merge;
     int[] ring = mesh.vertices(face);
@@ -186,6 +193,12 @@ final class Arrangement {
   }
 
   private void noteCrossing(Piece p, Piece q, Map<Piece, List<On>> crossings) {
+    if (++crossed > MOST_CROSSINGS) {
+      throw Refusal.because(
+          "The cut crosses itself more than %d times in this face: cut it in parts."
+              .formatted(MOST_CROSSINGS),
+          Element.face(face));
+    }
     double t = crossingAlong(p, q);
     double s = crossingAlong(q, p);
     Vec3 onP = places.get(p.a).towards(places.get(p.b), t);

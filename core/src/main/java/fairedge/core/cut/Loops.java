@@ -29,6 +29,8 @@ import org.jspecify.annotations.Nullable;
  * <p>Stages: find the ring; place the loops on its edges; cut its faces; tell.
  */
 public final class Loops {
+  private static final int MOST_VERTICES = 200_000;
+
   private final Site site;
   private final Mesh mesh;
   private final double merge;
@@ -71,6 +73,13 @@ public final class Loops {
           "From 1 to %d loops can be laid at once.".formatted(LoopPlaces.MOST), Element.edge(edge));
     }
     Ring ring = Ring.through(mesh, edge, site::allows).orElseThrow(() -> noRing(mesh, edge));
+    long vertices = (long) ring.edges().size() * places.count();
+    if (vertices > MOST_VERTICES) {
+      throw Refusal.because(
+          "These loops would make %d vertices; at most %d can be made at once."
+              .formatted(vertices, MOST_VERTICES),
+          Element.edge(edge));
+    }
     Loops loops = new Loops(site, ring, edge, places, shape);
     loops.placeNodes();
     List<Chord> chords = loops.chords();

@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class EndFill {
   private static final double LONGER = 1.25;
+  private static final int MOST_JOINS = 1_000_000;
 
   private final MeshEdit edit;
   private final Mesh mesh;
@@ -150,6 +151,10 @@ public final class EndFill {
   /** Joins a hole to the ring round it by two edges, which makes two rings of it. */
   private void joinHole(List<int[]> outer, int[] hole) {
     int[] round = roundIt(outer, hole);
+    if ((long) round.length * hole.length > MOST_JOINS) {
+      throw Refusal.because(
+          "These open ends have too many vertices to be joined.", Element.vertex(hole[0]));
+    }
     List<Join> joins = new ArrayList<>();
     for (int i = 0; i < round.length; i++) {
       for (int j = 0; j < hole.length; j++) {

@@ -120,11 +120,10 @@ public final class GridFill {
           "Another edge joins two vertices that the grid would join; a second one can't be.",
           Element.edge(mesh.findEdge(from, to)));
     }
-    for (int part : parts) {
-      int c = mesh.findCorner(part, from);
-      int d = mesh.findCorner(part, to);
-      if (c != Mesh.NONE && d != Mesh.NONE) {
-        parts.add(edit.splitFace(part, c, d, bends));
+    for (int part : mesh.facesAt(from)) {
+      int d = parts.contains(part) ? mesh.findCorner(part, to) : Mesh.NONE;
+      if (d != Mesh.NONE) {
+        parts.add(edit.splitFace(part, mesh.findCorner(part, from), d, bends));
         return;
       }
     }

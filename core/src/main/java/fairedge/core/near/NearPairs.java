@@ -26,6 +26,8 @@ public final class NearPairs {
    */
   public static Optional<List<Pair>> of(
       Mesh mesh, double distance, IntPredicate vertices, int most) {
+    // Narrower cells than this would have no whole numbers left to be told apart by.
+    double width = Math.max(distance, largest(mesh) * 0x1p-50);
     Map<Cell, List<Integer>> cells = new HashMap<>();
     List<Pair> pairs = new ArrayList<>();
     for (int v = 0; v < mesh.vertexEnd(); v++) {
@@ -34,7 +36,7 @@ public final class NearPairs {
       }
       Vec3 at = mesh.position(v);
       for (int i = 0; i < 27; i++) {
-        Cell cell = cellOf(at, distance, i);
+        Cell cell = cellOf(at, width, i);
         for (int w : cells.getOrDefault(cell, List.of())) {
           double apart = mesh.position(w).distance(at);
           if (apart <= distance) {
@@ -45,9 +47,21 @@ public final class NearPairs {
           return Optional.empty();
         }
       }
-      cells.computeIfAbsent(cellOf(at, distance, 13), c -> new ArrayList<>()).add(v);
+      cells.computeIfAbsent(cellOf(at, width, 13), c -> new ArrayList<>()).add(v);
     }
     return Optional.of(pairs);
+  }
+
+  private static double largest(Mesh mesh) {
+    double largest = 0;
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+        Vec3 p = mesh.position(v);
+        largest = Math.max(largest, Math.max(Math.abs(p.x()), Math.abs(p.y())));
+        largest = Math.max(largest, Math.abs(p.z()));
+      }
+    }
+    return largest;
   }
 
   /** The 13th is the point's own. */

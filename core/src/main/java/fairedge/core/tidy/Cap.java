@@ -46,6 +46,8 @@ public final class Cap {
       int rings,
       double inner) {}
 
+  private static final int MOST_SIDES = 1000;
+
   private Cap() {}
 
   /**
@@ -55,6 +57,11 @@ public final class Cap {
     Mesh mesh = site.mesh();
     int face = plan.face() != null ? faceOf(mesh, plan.face()) : layOver(site, plan.edge());
     int sides = mesh.size(face);
+    if (sides > MOST_SIDES) {
+      throw Refusal.because(
+          "At most %d sides can be filled at once, here are %d.".formatted(MOST_SIDES, sides),
+          place(plan, face));
+    }
     if (sides % 2 == 1) {
       throw Refusal.because(oddSides(sides), place(plan, face));
     }

@@ -4,6 +4,7 @@ import fairedge.core.cut.CutResult;
 import fairedge.core.cut.Site;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.Collection;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 public final class Move {
   private static final CutResult DONE = new CutResult(List.of(), List.of(), 0);
   private static final int MOST_ROUNDS = 200;
+  private static final int MOST_MOVES = 1_000_000;
 
   /**
    * Scaled along the axes and turned about a pivot, then moved.
@@ -70,6 +72,9 @@ public final class Move {
 
   private static void moveAll(Site site, Map<Integer, Vec3> places) {
     places.forEach((v, place) -> {
+      if (!place.isFinite()) {
+        throw Refusal.because("This would move a vertex out of all bounds.", Element.vertex(v));
+      }
       if (!place.equals(site.mesh().position(v))) {
         site.edit().moveVertex(v, place);
       }
@@ -100,6 +105,9 @@ public final class Move {
       throw Refusal.because(
           "Relaxing takes 1 to %d rounds, each by a part of the way up to all of it."
               .formatted(MOST_ROUNDS));
+    }
+    if ((long) rounds * chosen.size() > MOST_MOVES) {
+      throw Refusal.because("Relax fewer vertices at once, or in fewer rounds.");
     }
     for (int i = 0; i < rounds; i++) {
       Map<Integer, Vec3> places = new TreeMap<>();

@@ -195,6 +195,20 @@ class TraceRunsTest {
   }
 
   @Test
+  void scribble_isRefused_beforeItTakesForEver() {
+    Mesh grid = Meshes.grid(1, 1);
+    List<TracePoint> points = new ArrayList<>();
+    points.add(new TracePoint(at(0), ABOVE));
+    java.util.SplittableRandom random = new java.util.SplittableRandom(7);
+    for (int i = 0; i < 900; i++) {
+      double x = random.nextDouble(0.1, 0.9);
+      points.add(new TracePoint(in(0, x, random.nextDouble(0.1, 0.9), 0), ABOVE));
+    }
+    points.add(new TracePoint(at(3), ABOVE));
+    assertThat(refused(grid, front(TraceRun.of(points))).reason()).contains("crosses itself");
+  }
+
+  @Test
   void manyCrossingRunsInOneFace_keepTheArea() {
     Mesh grid = Meshes.grid(1, 1);
     List<TraceRun> runs = new ArrayList<>();

@@ -346,6 +346,27 @@ class TidyTest {
     return new MoveChange(vertices, new Move.Motion(by, along, axis, degrees, scale, null));
   }
 
+  /** What would take for ever, or run out of all numbers, is refused in no time. */
+  @Test
+  void hostileNumbers_areRefused() {
+    Mesh grid = Meshes.grid(100, 100);
+    List<Integer> all = Stream.iterate(0, v -> v + 1).limit(10_000).toList();
+    assertThat(refused(grid, new RelaxChange(all, 200, 0.5)).reason()).contains("fewer");
+    assertThat(refused(grid, new WeldNearChange(50, Scope.WHOLE)).reason()).contains("million");
+    made(grid, new WeldNearChange(1e-300, Scope.WHOLE));
+    Vec3 huge = new Vec3(1e308, 1e308, 1e308);
+    assertThat(refused(grid, move(List.of(5, 9000), huge, 0, Vec3.ZERO, 0, huge)).reason())
+        .contains("bounds");
+    Mesh many = Meshes.openPrism(1002);
+    assertThat(
+            refused(many, new CapChange(new Cap.Plan(1002, null, Cap.Form.GRID, 0, 0, 0, 0)))
+                .reason())
+        .contains("1000");
+    Mesh large = Meshes.openPrism(1000);
+    made(large, new CapChange(new Cap.Plan(1000, null, Cap.Form.GRID, 0, 0, 0, 0)));
+    assertMesh(large).hasFacesOfSides(4, 1000 + 250 * 250);
+  }
+
   @Test
   void relax_evensOut_andKeepsPlaneAndBorder() {
     Mesh grid = Meshes.grid(4, 4);

@@ -29,7 +29,12 @@ final class Ghost {
         });
     List<Integer> gone = new ArrayList<>(receipt.goneEdges());
     gone.removeAll(receipt.joinedEdges());
-    return new GhostView(lines, gone, receipt.goneFaces(), edges.size() > MOST_LINES);
+    boolean more = edges.size() > MOST_LINES || gone.size() > MOST_LINES;
+    return new GhostView(
+        lines,
+        gone.stream().limit(MOST_LINES).toList(),
+        receipt.goneFaces().stream().limit(MOST_LINES).toList(),
+        more);
   }
 
   private static void addEdgesAt(Mesh mesh, int v, TreeSet<Integer> edges) {

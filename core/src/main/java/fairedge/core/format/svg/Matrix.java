@@ -8,7 +8,8 @@ import java.util.regex.Pattern;
 record Matrix(double a, double b, double c, double d, double e, double f) {
   static final Matrix SAME = new Matrix(1, 0, 0, 1, 0, 0);
 
-  private static final Pattern CALL = Pattern.compile("\\s*,?\\s*([a-zA-Z]+)\\s*\\(([^)]*)\\)");
+  private static final Pattern CALL =
+      Pattern.compile("\\s*+,?+\\s*+([a-zA-Z]++)\\s*+\\(([^)]*+)\\)");
 
   /** First the other, then this. */
   Matrix after(Matrix o) {
@@ -36,7 +37,8 @@ record Matrix(double a, double b, double c, double d, double e, double f) {
     Matrix all = SAME;
     Matcher calls = CALL.matcher(text);
     int end = 0;
-    while (calls.find() && calls.start() == end) {
+    // Anchored at the end of the last, so that no text is looked through twice.
+    while (calls.region(end, text.length()).lookingAt()) {
       all = all.after(one(calls.group(1), Scanner.numbers(calls.group(2), line), line));
       end = calls.end();
     }

@@ -82,6 +82,7 @@ class SvgLinesTest {
         "<svg><path d='M0 0 K 1 1'/></svg>",
         "<svg><path d='M0 0 L 1e999 1'/></svg>",
         "<svg><rect width='1' height='1' transform='twist(4)'/></svg>",
+        "<svg><rect width='1' height='1' transform='scale(2) ,'/></svg>",
         "<!DOCTYPE svg [<!ENTITY x SYSTEM 'file:///etc/passwd'>]><svg><path d='&x;'/></svg>",
         "<!DOCTYPE svg [<!ENTITY a 'aaaa'><!ENTITY b '&a;&a;&a;&a;'>]><svg><text>&b;</text></svg>"
       })
@@ -97,6 +98,8 @@ class SvgLinesTest {
     assertThatExceptionOfType(SvgFault.class)
         .isThrownBy(() -> SvgLines.read(many))
         .satisfies(fault -> assertThat(fault.line()).isEqualTo(2));
+    String blank = "<svg><g transform='" + " ".repeat(900_000) + "'></g></svg>";
+    assertThatExceptionOfType(SvgFault.class).isThrownBy(() -> SvgLines.read(blank));
     String deep = "<svg>" + "<g>".repeat(5000) + "</g>".repeat(5000) + "</svg>";
     assertThatExceptionOfType(SvgFault.class).isThrownBy(() -> SvgLines.read(deep));
   }
