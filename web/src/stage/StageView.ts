@@ -24,6 +24,7 @@ import { acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
 import { SmoothSurface } from './SmoothSurface';
+import { TracingSheet } from './TracingSheet';
 import { clayMaterial, hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
@@ -124,6 +125,9 @@ export class StageView {
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.3, depthTest: false }),
   );
+  private readonly sheet = new TracingSheet();
+  /** From where the sheet is looked at squarely: the direction, and what is upwards on it. */
+  private sheetSight = { towards: new Vector3(0, 1, 0), up: new Vector3(0, 0, 1) };
   private readonly smooth = new SmoothSurface();
   hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
@@ -152,6 +156,7 @@ export class StageView {
     this.graticule.renderOrder = -2;
     for (const footprint of this.footprints) footprint.renderOrder = -1;
     this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched, this.smooth.mesh);
+    this.scene.add(this.sheet.mesh);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
     this.scene.add(this.outline, ...this.litSides, ...this.doubled);
     this.behind.visible = false;
@@ -180,6 +185,7 @@ export class StageView {
     this.model?.dispose();
     this.underfoot.dispose();
     this.smooth.dispose();
+    this.sheet.dispose();
     for (const thing of [
       this.faces,
       this.edges,
@@ -338,6 +344,35 @@ export class StageView {
     this.hatched.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
     const lines = this.model?.linesOf(edges) ?? new Float32Array();
     for (const line of this.doubled) setLines(line, lines);
+    this.changed();
+  }
+
+  /** Puts a picture behind the model, square to the view as it is now; null takes it away. */
+  setSheet(picture: ImageBitmap | null) {
+    this.sheet.show(picture);
+    this.sheetSight = {
+      towards: this.controls.target.clone().sub(this.camera.position).normalize(),
+      up: new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1),
+    };
+    this.changed();
+  }
+
+  /**
+   * Lays the sheet out.
+   *
+   * @param across moved to the right on the sheet, up moved upwards, both in units of the mesh
+   */
+  laySheet(width: number, across: number, upwards: number, opacity: number) {
+    if (!this.model) return;
+    const { towards, up } = this.sheetSight;
+    const right = new Vector3().crossVectors(towards, up).normalize();
+    const middle = this.model.centre
+      .clone()
+      .addScaledVector(towards, this.model.radius * 1.02)
+      .addScaledVector(right, across)
+      .addScaledVector(up, upwards);
+    const eye = middle.clone().sub(towards);
+    this.sheet.place(middle, eye, up, width, opacity);
     this.changed();
   }
 

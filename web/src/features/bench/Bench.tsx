@@ -21,6 +21,7 @@ import { CommandFinder, type Command } from './CommandFinder';
 import { Dock } from './Dock';
 import { HintLine } from './HintLine';
 import { KeySheet } from './KeySheet';
+import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
 import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
@@ -56,6 +57,7 @@ function OpenBench(props: {
   const [stage, setStage] = useState<StageView | null>(null);
   const [lens, setLens] = useLens('clay');
   const [glass, setGlass] = useState(false);
+  const [sheet, setSheet] = useState(false);
   useCameraInAddress(stage);
   useSmooth(stage, lens, state.id, state.revision, () => setLens('clay'));
   const chosen = useChosen(open);
@@ -148,6 +150,7 @@ function OpenBench(props: {
     { name: 'Next finding', shortcut: 'N', act: nextFinding },
     { name: 'Again: make the last change once more', shortcut: 'J', act: () => cut.again?.() },
     { name: 'Start again from the starter', act: () => void control.goTo(null) },
+    { name: 'Tracing sheet', also: 'picture image', act: () => setSheet(!sheet) },
     { name: 'Undo', shortcut: 'Ctrl Z', act: cut.back },
     { name: 'Redo', shortcut: 'Ctrl Y', act: () => void control.redo() },
     { name: 'Brief', shortcut: 'B', act: () => setBriefOpen(true) },
@@ -307,6 +310,9 @@ function OpenBench(props: {
                 To the back
               </Button>
             </div>
+            {sheet && (
+              <SheetPanel stage={stage} unit={exercise.unit} onClose={() => setSheet(false)} />
+            )}
             {choosing && <ChooseBar mode={choosing} control={chosen} onMode={setChoosing} />}
             {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
               <SlipOf cut={cut} control={control} onMake={() => void make()} />

@@ -8,13 +8,19 @@ import fairedge.core.props.HarbourProps;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Database;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import tools.jackson.databind.JsonNode;
@@ -26,6 +32,7 @@ class ToolsTest {
   private static Database database;
   private static Application app;
   private Browser browser;
+  @TempDir private Path folder;
 
   @BeforeAll
   static void start() {
@@ -172,6 +179,26 @@ class ToolsTest {
     browser.press("Undo");
     browser.seeText("face-count", "of 18 faces");
     browser.see(By.xpath("//summary[contains(., '1 step beside')]"));
+  }
+
+  @Test
+  void tracingSheet_isLaidBehindTheModel_andAWrongFileIsSaid() throws IOException {
+    openBench("Bastian", "Mooring bollard");
+    browser.type("/");
+    browser.write("Name of a command", "tracing");
+    browser.type(Keys.ENTER);
+    Path wrong = Files.writeString(folder.resolve("notes.txt"), "no picture");
+    browser.choose(wrong);
+    browser.seeText("sheet-panel", "PNG or JPEG file");
+    Path right = folder.resolve("bollard.png");
+    ImageIO.write(new BufferedImage(64, 32, BufferedImage.TYPE_INT_RGB), "png", right.toFile());
+    browser.choose(right);
+    browser.seeText("sheet-panel", "Another picture");
+    browser.write("Width of the sheet in mm", "300");
+    browser.type(Keys.ENTER);
+    browser.press("Square to this view");
+    browser.press("Take it away");
+    browser.seeNo("sheet-panel");
   }
 
   @Test
