@@ -323,6 +323,20 @@ export class ModelGeometry {
     return new Vector3(...this.middles.subarray(3 * f, 3 * f + 3));
   }
 
+  /** The edges at which one of these faces lies and another does not: six numbers an edge. */
+  borderOf(faces: readonly number[]): Float32Array {
+    const chosen = new Set(faces);
+    const border = new Set<number>();
+    for (const f of chosen) {
+      if (!this.buffers.hasFace(f)) continue;
+      for (const e of this.buffers.edgesOf(f)) {
+        const [a, b] = [this.buffers.faceAtEdge(e, 0), this.buffers.faceAtEdge(e, 1)];
+        if (!chosen.has(a) || !chosen.has(b)) border.add(e);
+      }
+    }
+    return this.endsOf([...border]);
+  }
+
   /** Six numbers for each of these edges that are there. */
   linesOf(edges: readonly number[]): Float32Array {
     return this.endsOf(edges.filter((e) => this.buffers.hasEdge(e)));

@@ -121,6 +121,8 @@ export class StageView {
   private readonly hatched = new Mesh(new BufferGeometry(), hatchMaterial());
   /** Chosen edges, a double line. */
   private readonly doubled = [fatLines(INK, 6.4, 3), fatLines('#f9fbfb', 3.2, 4)] as const;
+  /** The border of a region of chosen faces. */
+  private readonly regionBorder = fatLines(INK, 2.6, 3);
   private readonly behind = new LineSegments(
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.3, depthTest: false }),
@@ -158,7 +160,7 @@ export class StageView {
     this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched, this.smooth.mesh);
     this.scene.add(this.sheet.mesh);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
-    this.scene.add(this.outline, ...this.litSides, ...this.doubled);
+    this.scene.add(this.outline, ...this.litSides, this.regionBorder, ...this.doubled);
     this.behind.visible = false;
     this.behind.frustumCulled = false;
     this.hatched.renderOrder = 1;
@@ -195,6 +197,7 @@ export class StageView {
       this.hatched,
       this.behind,
       ...this.litSides,
+      this.regionBorder,
       ...this.doubled,
     ]) {
       thing.geometry.dispose();
@@ -260,7 +263,7 @@ export class StageView {
     this.renderer.setSize(this.width, this.height);
     this.camera.aspect = this.width / this.height;
     this.offsetView();
-    for (const lines of [this.outline, ...this.litSides, ...this.doubled]) {
+    for (const lines of [this.outline, this.regionBorder, ...this.litSides, ...this.doubled]) {
       lines.material.resolution.set(this.width, this.height);
     }
     this.changed();
@@ -342,6 +345,7 @@ export class StageView {
   choose(faces: readonly number[], edges: readonly number[]) {
     this.hatched.geometry.dispose();
     this.hatched.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
+    setLines(this.regionBorder, this.model?.borderOf(faces) ?? new Float32Array());
     const lines = this.model?.linesOf(edges) ?? new Float32Array();
     for (const line of this.doubled) setLines(line, lines);
     this.changed();

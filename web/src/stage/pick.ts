@@ -5,7 +5,7 @@ import type { StageView } from './StageView';
 export type Picked =
   | { on: 'vertex'; id: number; at: Point }
   | { on: 'edge'; id: number; t: number; at: Point; snapped: string | undefined }
-  | { on: 'face'; id: number; at: Point };
+  | { on: 'face'; id: number; at: Point; snapped?: string };
 
 const VERTEX_REACH = 11;
 const EDGE_REACH = 9;
@@ -39,7 +39,24 @@ export function pick(view: StageView, x: number, y: number, options: PickOptions
   const edge =
     options.edges === false ? null : nearestEdge(view, candidates, x, y, options.division);
   if (edge) return edge;
-  return hit && options.faces ? { on: 'face', id: hit.face, at: hit.at } : null;
+  if (!hit || !options.faces) return null;
+  return centre(view, hit.face, x, y, options.division) ?? { on: 'face', id: hit.face, at: hit.at };
+}
+
+/** The middle of a face, where the pointer is near it and edges are divided for aiming too. */
+function centre(
+  view: StageView,
+  face: number,
+  x: number,
+  y: number,
+  division: number,
+): Picked | null {
+  if (division < 2) return null;
+  const at = view.middleOf(face);
+  const p = view.project(at);
+  if (Math.hypot(p.x - x, p.y - y) > DIVISION_REACH) return null;
+  const under = view.hit(p.x, p.y);
+  return under?.face === face ? { on: 'face', id: face, at: under.at, snapped: 'centre' } : null;
 }
 
 /** Beside the form, its outline can still be aimed at. */

@@ -45,7 +45,7 @@ export function SheetPanel({ stage, unit, onClose }: Props) {
 
   return (
     <div
-      className="over-stage absolute bottom-14 left-3 w-[292px] space-y-2.5 border border-ink bg-sheet p-3"
+      className="over-stage absolute bottom-14 left-3 w-[244px] space-y-1.5 border border-ink bg-sheet p-3"
       role="group"
       aria-label="Tracing sheet"
       data-testid="sheet-panel"
@@ -110,11 +110,11 @@ export function SheetPanel({ stage, unit, onClose }: Props) {
               onCommit={(v) => v > 0 && measured > 0 && setWidth((width * v) / measured)}
             />
           </FieldRow>
-          <FieldRow name="Moved">
-            <div className="flex gap-1">
-              <NumberField label="Moved right" value={across} unit={unit} onCommit={setAcross} />
-              <NumberField label="Moved up" value={upwards} unit={unit} onCommit={setUpwards} />
-            </div>
+          <FieldRow name="Moved right">
+            <NumberField label="Moved right" value={across} unit={unit} onCommit={setAcross} />
+          </FieldRow>
+          <FieldRow name="Moved up">
+            <NumberField label="Moved up" value={upwards} unit={unit} onCommit={setUpwards} />
           </FieldRow>
           <FieldRow name="Strength">
             <NumberField

@@ -273,7 +273,7 @@ function hintFor(hover: Picked | null, points: number, held: boolean, freehand: 
         ? { lead: 'No click here:', rest: 'a trace begins on a vertex or an edge, or beside.' }
         : {
             lead: 'Next click',
-            rest: 'adds a bend inside this face; the trace must go on from it.',
+            rest: `adds a bend ${hover.snapped ? 'at the centre of' : 'inside'} this face; the trace must go on from it.`,
           };
   }
 }
