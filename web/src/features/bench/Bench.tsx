@@ -19,6 +19,7 @@ import { Brief } from './Brief';
 import { ChooseBar, type ChooseMode } from './ChooseBar';
 import { CommandFinder, type Command } from './CommandFinder';
 import { Dock } from './Dock';
+import type { Hint } from './hands/hand';
 import { HintLine } from './HintLine';
 import { KeySheet } from './KeySheet';
 import { SheetPanel } from './SheetPanel';
@@ -341,11 +342,11 @@ function OpenBench(props: {
 
 const FACES: ChooseMode = { kind: 'faces', by: 'click' };
 
-function chooseHint({ kind, by }: ChooseMode): string {
+function chooseHint({ kind, by }: ChooseMode): Hint {
   const name = { faces: 'a face', edges: 'an edge', vertices: 'a vertex' }[kind];
   return by === 'click'
-    ? `on ${name} chooses it, or lets it go.`
-    : `and drag draws round the ${kind} to choose; click to add one.`;
+    ? { lead: 'Next click', rest: `on ${name} chooses it, or lets it go.` }
+    : { lead: 'Drag', rest: `round the ${kind} to choose; a click chooses one, or lets it go.` };
 }
 
 /** A tool whose slip says first of what it shall be made. */

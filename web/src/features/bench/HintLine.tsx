@@ -1,10 +1,11 @@
 import { Key } from '../../ui/Key';
+import type { Hint } from './hands/hand';
 import type { PendingCut } from './usePendingCut';
 
 interface Props {
   cut: PendingCut;
   /** What a click does while elements are chosen, in place of the tool's sentence. */
-  choosing: string | null;
+  choosing: Hint | null;
   onFind: () => void;
   onKeys: () => void;
 }
@@ -13,7 +14,7 @@ const AIMS: readonly string[] = ['trace', 'straight'];
 
 /** The line under the view: what the next click does, and the keys that change it. */
 export function HintLine({ cut, choosing, onFind, onKeys }: Props) {
-  const hint = choosing ? { lead: 'Next click', rest: choosing } : cut.hand.hint(cut.preview);
+  const hint = choosing ?? cut.hand.hint(cut.preview);
   return (
     <div className="flex h-[34px] shrink-0 items-center gap-4 border-t border-ink bg-shoal1 px-4 whitespace-nowrap text-ink2">
       <span className="min-w-0 truncate text-ink" data-testid="hint">

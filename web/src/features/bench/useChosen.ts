@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { api, type Schemas } from '../../api/client';
 import type { MeshBuffers } from '../../mesh/MeshBuffers';
 import type { Picked } from '../../stage/pick';
@@ -101,10 +101,3 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
 }
 
 export type ChosenControl = ReturnType<typeof useChosen>;
-
-/** A key pressed and let go again changes nothing while typing; kept here for the bar and the keys. */
-export function useChooseMode() {
-  const [mode, setMode] = useState<{ kind: Kind; by: 'click' | 'box' | 'lasso' } | null>(null);
-  useEffect(() => () => setMode(null), []);
-  return [mode, setMode] as const;
-}

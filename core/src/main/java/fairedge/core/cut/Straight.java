@@ -3,7 +3,6 @@ package fairedge.core.cut;
 import fairedge.core.fill.EndFill;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
-import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.RayCast;
 import java.util.ArrayList;
@@ -104,11 +103,10 @@ public final class Straight {
     if (all.isEmpty() && cut.after() == After.JOINED) {
       throw Refusal.because(nothingCrossed(planes));
     }
-    int firstNewEdge = mesh.edgeEnd();
     new FaceCutter(site.edit(), site.merge()).cut(all);
     remarks.addAll(site.neighboursThatGained());
     if (cut.after() != After.JOINED) {
-      part(planes.getFirst(), firstNewEdge);
+      part(planes.getFirst());
     }
     return line.result(remarks);
   }
@@ -206,7 +204,7 @@ public final class Straight {
         : "The plane misses the model.";
   }
 
-  private void part(FlatPlane plane, int firstNewEdge) {
+  private void part(FlatPlane plane) {
     Parting parting = new Parting(site.edit(), plane, site.merge());
     parting.requireTwoSides();
     EndFill.With with =
@@ -220,9 +218,6 @@ public final class Straight {
       case KEEP_BEHIND -> parting.keep(false, with);
       case APART -> parting.takeApart(with);
       case JOINED -> throw new IllegalStateException("joined sides are not parted");
-    }
-    if (mesh.faceCount() == 0) {
-      throw Refusal.because("Nothing would be left.", Element.edge(firstNewEdge));
     }
   }
 }

@@ -11,6 +11,7 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -44,7 +45,11 @@ public final class Cap {
       int along,
       int start,
       int rings,
-      double inner) {}
+      double inner) {
+    public Plan {
+      Objects.requireNonNull(form, "form");
+    }
+  }
 
   private static final int MOST_SIDES = 1000;
 

@@ -9,6 +9,7 @@ import fairedge.core.mesh.Mesh;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -31,6 +32,12 @@ public final class Move {
    */
   public record Motion(
       Vec3 by, double along, Vec3 axis, double degrees, Vec3 scale, @Nullable Vec3 pivot) {
+    public Motion {
+      Objects.requireNonNull(by, "by");
+      Objects.requireNonNull(axis, "axis");
+      Objects.requireNonNull(scale, "scale");
+    }
+
     boolean isFinite() {
       return by.isFinite()
           && axis.isFinite()

@@ -283,6 +283,15 @@ class BenchApiTest {
         "{\"tool\":\"loops\",\"edge\":\"first\",\"fraction\":0.5}",
         "{\"tool\":\"loops\",\"edge\":1e99,\"fraction\":0.5}",
         "{\"tool\":\"trace\",\"points\":null}",
+        "{\"tool\":\"trace\",\"runs\":[{\"points\":null,\"thin\":0}]}",
+        "{\"tool\":\"straight\",\"plane\":null}",
+        "{\"tool\":\"straight\",\"plane\":{\"by\":\"axis\",\"axis\":\"w\",\"offset\":0}}",
+        "{\"tool\":\"outline\",\"shape\":null,\"placement\":null}",
+        "{\"tool\":\"lift\",\"edges\":[null],\"vertices\":[],\"straightEnds\":true}",
+        "{\"tool\":\"cap\",\"plan\":{\"face\":1,\"edge\":null,\"form\":null,\"along\":0,\"start\":0,"
+            + "\"rings\":0,\"inner\":0}}",
+        "{\"tool\":\"move\",\"vertices\":[0],\"motion\":{\"by\":null,\"along\":0,\"axis\":null,"
+            + "\"degrees\":0,\"scale\":null,\"pivot\":null}}",
         "{\"tool\":\"trace\",\"points\":[null]}",
         "{\"tool\":\"trace\",\"points\":[{\"anchor\":null,\"view\":null}]}",
         "{\"tool\":\"trace\",\"points\":[{\"anchor\":{\"on\":\"face\",\"face\":0,\"at\":null},"
@@ -293,7 +302,7 @@ class BenchApiTest {
     JsonNode open = Bollard.open(rune, "Mooring bollard");
     String body =
         change.startsWith("{\"tool")
-            ? "{\"revision\":0,\"change\":%s,\"view\":{\"kind\":\"parallel\",\"direction\":"
+            ? "{\"revision\":0,\"findings\":true,\"change\":%s,\"view\":{\"kind\":\"parallel\",\"direction\":"
                     .formatted(change)
                 + "{\"x\":0,\"y\":0,\"z\":-1}}}"
             : change;
