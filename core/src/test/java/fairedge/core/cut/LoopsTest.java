@@ -6,6 +6,7 @@ import static fairedge.core.MeshAssert.newell;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fairedge.core.Changes;
 import fairedge.core.Meshes;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Tolerance;
@@ -19,6 +20,8 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
+import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class LoopsTest {
@@ -146,6 +149,76 @@ class LoopsTest {
     b.face(10, 9, 8, 11);
     b.face(9, 3, 2, 8);
     return b.build();
+  }
+
+  private static Change loops(Mesh mesh, int a, int b, LoopPlaces places, boolean runOn) {
+    return new Change.LoopsChange(
+        mesh.findEdge(a, b), places, Loops.Shape.STRAIGHT, runOn, Scope.WHOLE);
+  }
+
+  @Test
+  void manyLoops_aPair_andOneFromASide_lieWhereTheNumbersSay() {
+    Mesh cube = Meshes.cube();
+    LoopPlaces even = new LoopPlaces.Even(3, 1, 0, LoopPlaces.Measure.FRACTION);
+    Changes.made(cube, loops(cube, 0, 4, even, false));
+    assertMesh(cube).hasFacesOfSides(4, 2 + 4 * 4).hasEuler(2);
+    Mesh pair = Meshes.cube();
+    Changes.made(pair, loops(pair, 0, 4, new LoopPlaces.Pair(0.3), false));
+    assertThat(IntStream.range(8, 16).mapToDouble(v -> pair.position(v).z()))
+        .allMatch(z -> Math.abs(z - 0.3) < 1e-12 || Math.abs(z - 1.7) < 1e-12);
+    assertThat(Changes.refused(pair, loops(pair, 0, 1, new LoopPlaces.Pair(1), false)).reason())
+        .contains("middle");
+    Mesh side = Meshes.cube();
+    Changes.made(side, loops(side, 0, 4, new LoopPlaces.FromSide(0.5, true), false));
+    assertThat(side.position(8).z()).isEqualTo(1.5);
+    assertThat(
+            Changes.refused(side, loops(side, 0, 1, new LoopPlaces.FromSide(5, false), false))
+                .element())
+        .isNotNull();
+  }
+
+  @Test
+  void pastAStop_theLoopRunsOnToTheCornerOpposite() {
+    Mesh mesh = Meshes.gridWithPair();
+    LoopPlaces middle = new LoopPlaces.At(List.of(0.5), LoopPlaces.Measure.FRACTION);
+    Receipt receipt = Changes.made(mesh, loops(mesh, 0, 4, middle, true));
+    assertMesh(mesh).hasFacesOfSides(4, 3).hasFacesOfSides(3, 3);
+    assertThat(receipt.usedVertices()).isEqualTo(1);
+    assertThat(receipt.remarks()).anySatisfy(r -> assertThat(r.text()).startsWith("Runs on"));
+  }
+
+  @Test
+  void faceThatIsNotChosen_stopsTheRing() {
+    Mesh grid = Meshes.grid(3, 1);
+    LoopPlaces middle = new LoopPlaces.At(List.of(0.5), LoopPlaces.Measure.FRACTION);
+    Receipt receipt =
+        Changes.made(
+            grid,
+            new Change.LoopsChange(
+                grid.findEdge(0, 4), middle, Loops.Shape.STRAIGHT, false, Scope.of(List.of(0, 1))));
+    assertThat(grid.faceCount()).isEqualTo(5);
+    assertThat(receipt.remarks()).extracting(CutRemark::stop).contains(Stop.Cause.NOT_CHOSEN);
+  }
+
+  @Test
+  void curvedLoop_onARoundWaist_liesNearerToTheRoundThanTheEdges() {
+    Mesh bollard = HarbourProps.mooringBollard();
+    int across = bollard.findEdge(36, 37);
+    LoopPlaces middle = new LoopPlaces.At(List.of(0.5), LoopPlaces.Measure.FRACTION);
+    double before =
+        bollard.along(across, 0.5).minus(new Vec3(0, 0, bollard.position(36).z())).length();
+    Receipt receipt =
+        Changes.made(
+            bollard,
+            new Change.LoopsChange(across, middle, Loops.Shape.CURVED, false, Scope.WHOLE));
+    double round = bollard.position(36).minus(new Vec3(0, 0, bollard.position(36).z())).length();
+    double most =
+        receipt.newVertices().stream()
+            .filter(v -> Math.abs(bollard.position(v).z() - bollard.position(36).z()) < 1e-9)
+            .mapToDouble(v -> Math.hypot(bollard.position(v).x(), bollard.position(v).y()))
+            .max()
+            .orElseThrow();
+    assertThat(Math.abs(most - round)).isLessThan(0.2 * (round - before));
   }
 
   @Test
