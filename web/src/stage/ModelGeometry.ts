@@ -297,7 +297,8 @@ export class ModelGeometry {
 
   /** Leaves faces out of both layers, and edges that lie at none that is shown. */
   hide(faces: ReadonlySet<number>) {
-    if (faces.size === 0 && this.hidden.size === 0) return;
+    const same = faces.size === this.hidden.size && [...faces].every((f) => this.hidden.has(f));
+    if (same) return;
     this.hidden = faces;
     this.merge();
     const attribute = this.edges.getAttribute('position') as BufferAttribute;

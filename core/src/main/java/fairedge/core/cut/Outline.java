@@ -118,7 +118,6 @@ public final class Outline {
     for (OutlineShape.Path path : paths) {
       runs.add(runOf(path, rays, beside));
     }
-    int firstNewFace = mesh.faceEnd();
     CutResult traced = Trace.cut(site, reach, runs);
     boolean cuts = !site.edit().journal().isEmpty();
     if (!cuts && beside[0] == beside[1]) {
@@ -135,7 +134,7 @@ public final class Outline {
               null));
     }
     traced.remarks().stream().filter(r -> r.element() != null).forEach(remarks::add);
-    return new CutResult(traced.pieces(), remarks, traced.usedVertices(), inside(firstNewFace));
+    return new CutResult(traced.pieces(), remarks, traced.usedVertices(), inside());
   }
 
   /** Counts in {@code beside} the points that meet nothing to cut, and all. */
@@ -162,20 +161,20 @@ public final class Outline {
   }
 
   /** The faces inside: from those that were cut on to their neighbours, as far as they are. */
-  private List<Integer> inside(int firstNewFace) {
+  private List<Integer> inside() {
     BitSet known = new BitSet();
     Deque<Integer> open = new ArrayDeque<>();
     List<Integer> found = new ArrayList<>();
     site.edit().journal().touched().faces().stream()
         .filter(mesh::hasFace)
-        .forEach(f -> consider(f, firstNewFace, known, open));
+        .forEach(f -> consider(f, known, open));
     while (!open.isEmpty()) {
       int f = open.poll();
       found.add(f);
       int c = mesh.firstCorner(f);
       for (int i = mesh.size(f); i > 0; i--) {
         for (int g : mesh.facesOn(mesh.edgeOf(c))) {
-          consider(g, firstNewFace, known, open);
+          consider(g, known, open);
         }
         c = mesh.next(c);
       }
@@ -184,13 +183,12 @@ public final class Outline {
     return found;
   }
 
-  private void consider(int f, int firstNewFace, BitSet known, Deque<Integer> open) {
+  private void consider(int f, BitSet known, Deque<Integer> open) {
     if (known.get(f)) {
       return;
     }
     known.set(f);
-    boolean allowed = f >= firstNewFace || site.allows(f);
-    if (allowed && mesh.isMeasurable(f) && isInside(mesh.polygon(f))) {
+    if (site.allows(f) && mesh.isMeasurable(f) && isInside(mesh.polygon(f))) {
       open.add(f);
     }
   }

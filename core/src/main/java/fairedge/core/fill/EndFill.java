@@ -1,5 +1,6 @@
 package fairedge.core.fill;
 
+import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
@@ -9,6 +10,7 @@ import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -132,20 +134,11 @@ public final class EndFill {
   }
 
   private boolean holds(int[] ring, int v) {
-    double pu = seen.across(mesh.position(v));
-    double pv = seen.up(mesh.position(v));
-    boolean inside = false;
-    for (int i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      Vec3 a = at(ring, j);
-      Vec3 b = at(ring, i);
-      if (seen.up(b) > pv != seen.up(a) > pv) {
-        int side = Predicates.turn(seen.across(a), seen.up(a), seen.across(b), seen.up(b), pu, pv);
-        if (seen.up(b) > seen.up(a) == side > 0) {
-          inside = !inside;
-        }
-      }
-    }
-    return inside;
+    return polygon(ring).flat().contains(mesh.position(v));
+  }
+
+  private Polygon polygon(int[] ring) {
+    return new Polygon(Arrays.stream(ring).mapToObj(mesh::position).toArray(Vec3[]::new));
   }
 
   /** Joins a hole to the ring round it by two edges, which makes two rings of it. */

@@ -1,6 +1,7 @@
 package fairedge.core.tidy;
 
 import fairedge.core.cut.Site;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -43,6 +44,16 @@ final class Asked {
       requireThere(site.mesh().hasFace(f));
     }
     return found;
+  }
+
+  /** The mean of the places of vertices, of which there is one at least. */
+  static Vec3 middle(Mesh mesh, Collection<Integer> vertices) {
+    Vec3 sum = Vec3.ZERO;
+    Vec3 origin = mesh.position(vertices.iterator().next());
+    for (int v : vertices) {
+      sum = sum.plus(mesh.position(v).minus(origin));
+    }
+    return origin.plus(sum.times(1.0 / vertices.size()));
   }
 
   private static TreeSet<Integer> some(Collection<Integer> ids, String what) {

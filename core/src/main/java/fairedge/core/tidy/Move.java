@@ -59,7 +59,7 @@ public final class Move {
     if (!motion.isFinite() || motion.degrees() != 0 && motion.axis().equals(Vec3.ZERO)) {
       throw Refusal.because("The motion is told by numbers, and a turn by an axis.");
     }
-    Vec3 pivot = motion.pivot() == null ? middle(mesh, chosen) : motion.pivot();
+    Vec3 pivot = motion.pivot() == null ? Asked.middle(mesh, chosen) : motion.pivot();
     Map<Integer, Vec3> places = new TreeMap<>();
     for (int v : chosen) {
       Vec3 from = mesh.position(v).minus(pivot);
@@ -86,15 +86,6 @@ public final class Move {
         site.edit().moveVertex(v, place);
       }
     });
-  }
-
-  private static Vec3 middle(Mesh mesh, TreeSet<Integer> vertices) {
-    Vec3 origin = mesh.position(vertices.first());
-    Vec3 sum = Vec3.ZERO;
-    for (int v : vertices) {
-      sum = sum.plus(mesh.position(v).minus(origin));
-    }
-    return origin.plus(sum.times(1.0 / vertices.size()));
   }
 
   /**

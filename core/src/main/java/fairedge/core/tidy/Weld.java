@@ -46,7 +46,7 @@ public final class Weld {
       throw Refusal.because("Choose at least two vertices to weld.");
     }
     int keep = at == At.LAST ? distinct.getLast() : distinct.getFirst();
-    Vec3 place = at == At.MIDDLE ? middle(site.mesh(), distinct) : site.mesh().position(keep);
+    Vec3 place = at == At.MIDDLE ? Asked.middle(site.mesh(), distinct) : site.mesh().position(keep);
     VertexMerge merge = new VertexMerge(site.edit());
     for (int v : distinct) {
       if (v != keep) {
@@ -60,15 +60,6 @@ public final class Weld {
       site.edit().moveVertex(keep, place);
     }
     return told(distinct.size() - 1, merge);
-  }
-
-  private static Vec3 middle(Mesh mesh, Collection<Integer> vertices) {
-    Vec3 sum = Vec3.ZERO;
-    Vec3 origin = mesh.position(vertices.iterator().next());
-    for (int v : vertices) {
-      sum = sum.plus(mesh.position(v).minus(origin));
-    }
-    return origin.plus(sum.times(1.0 / vertices.size()));
   }
 
   /**

@@ -5,7 +5,9 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Receipt;
 import fairedge.server.bench.PreviewView.GhostView;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 
 /** What a change would draw otherwise, read while it is in force. */
@@ -21,14 +23,15 @@ final class Ghost {
     receipt.reshapedFaces().forEach(f -> addSides(after, f, edges));
     List<Double> lines = new ArrayList<>();
     edges.stream()
-        .filter(after::hasEdge)
+        .filter(e -> after.hasEdge(e) && isPlaced(after, e))
         .limit(MOST_LINES)
         .forEach(e -> {
           add(after.position(after.first(e)), lines);
           add(after.position(after.second(e)), lines);
         });
     List<Integer> gone = new ArrayList<>(receipt.goneEdges());
-    gone.removeAll(receipt.joinedEdges());
+    Set<Integer> joined = new HashSet<>(receipt.joinedEdges());
+    gone.removeIf(joined::contains);
     boolean more = edges.size() > MOST_LINES || gone.size() > MOST_LINES;
     return new GhostView(
         lines,
@@ -51,11 +54,14 @@ final class Ghost {
     }
   }
 
-  /** One without a place is drawn at the origin of nothing: as no number it would be no JSON. */
+  /** What has no place is not drawn; as no number it would be no JSON either. */
+  private static boolean isPlaced(Mesh mesh, int e) {
+    return mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
+  }
+
   private static void add(Vec3 p, List<Double> lines) {
-    Vec3 at = p.isFinite() ? p : Vec3.ZERO;
-    lines.add(at.x());
-    lines.add(at.y());
-    lines.add(at.z());
+    lines.add(p.x());
+    lines.add(p.y());
+    lines.add(p.z());
   }
 }
