@@ -1,5 +1,6 @@
 package fairedge.core.props;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 
@@ -41,13 +42,8 @@ public final class HarbourProps {
       {150, 420},
       {118, 445}
     };
-    int[] below = lathe.ring(profile[0][0], profile[0][1]);
-    for (int i = 1; i < profile.length; i++) {
-      int[] above = lathe.ring(profile[i][0], profile[i][1]);
-      lathe.wall(below, above);
-      below = above;
-    }
-    lathe.gridOfTwelve(below);
+    int[] foot = lathe.ring(profile[0][0], profile[0][1]);
+    lathe.gridOfTwelve(lathe.walls(foot, profile));
     return builder.build();
   }
 
@@ -77,6 +73,185 @@ public final class HarbourProps {
       builder.face(mouth[i], mouth[next], floor[next], floor[i]);
     }
     builder.face(floor);
+    return builder.build();
+  }
+
+  /**
+   * A porthole ring: a turned ring of 20 columns whose bevels have no strip beside them, so that it
+   * melts when it is subdivided. All quads: 120 vertices, 240 edges, 120 faces, closed, one hole.
+   */
+  public static Mesh portholeRing() {
+    MeshBuilder builder = new MeshBuilder();
+    Lathe lathe = new Lathe(builder, 20);
+    double[][] section = {{200, 0}, {200, 26}, {182, 44}, {150, 44}, {138, 30}, {138, 0}};
+    int[] first = lathe.ring(section[0][0], section[0][1]);
+    int[] last = lathe.walls(first, section);
+    lathe.wall(last, first);
+    return builder.build();
+  }
+
+  /**
+   * A channel buoy: a turned float that ends below in a fan of 10 triangles, and above in a face of
+   * 10 sides. 51 vertices, 100 edges, 51 faces, closed.
+   */
+  public static Mesh channelBuoy() {
+    MeshBuilder builder = new MeshBuilder();
+    Lathe lathe = new Lathe(builder, 10);
+    double[][] section = {{260, 160}, {300, 240}, {300, 330}, {90, 560}, {60, 900}};
+    int[] below = lathe.ring(section[0][0], section[0][1]);
+    lathe.lid(lathe.walls(below, section));
+    lathe.tip(below, 0);
+    return builder.build();
+  }
+
+  /**
+   * A capstan: a waisted drum of 16 columns, open at the foot, with one face of 16 sides on top. 96
+   * vertices, 176 edges, 81 faces.
+   */
+  public static Mesh capstan() {
+    MeshBuilder builder = new MeshBuilder();
+    Lathe lathe = new Lathe(builder, 16);
+    double[][] section = {{240, 0}, {240, 50}, {150, 120}, {130, 300}, {190, 400}, {190, 460}};
+    lathe.lid(lathe.walls(lathe.ring(section[0][0], section[0][1]), section));
+    return builder.build();
+  }
+
+  /**
+   * A folded-sail card: an open sheet of 6 by 3 quads, folded up and down along its length. 28
+   * vertices, 45 edges, 18 faces, one border.
+   */
+  public static Mesh foldedSailCard() {
+    MeshBuilder builder = new MeshBuilder();
+    int[][] line = new int[7][4];
+    for (int i = 0; i < 7; i++) {
+      for (int j = 0; j < 4; j++) {
+        line[i][j] = builder.vertex(40 * (i - 3), 50 * (j - 1.5), i % 2 == 0 ? 0 : 18);
+      }
+    }
+    for (int i = 0; i < 6; i++) {
+      for (int j = 0; j < 3; j++) {
+        builder.face(line[i][j], line[i + 1][j], line[i + 1][j + 1], line[i][j + 1]);
+      }
+    }
+    return builder.build();
+  }
+
+  /**
+   * A cleat: a bar with two tapered horns on two feet, to be rounded. All quads: 40 vertices, 76
+   * edges, 38 faces, closed.
+   */
+  public static Mesh cleat() {
+    MeshBuilder builder = new MeshBuilder();
+    double[][] stations = {
+      {-140, 9, 66, 80}, {-90, 15, 52, 78}, {-50, 18, 46, 76}, {-22, 18, 46, 76},
+      {22, 18, 46, 76}, {50, 18, 46, 76}, {90, 15, 52, 78}, {140, 9, 66, 80}
+    };
+    int[][] bar = new int[stations.length][];
+    for (int i = 0; i < stations.length; i++) {
+      double[] at = stations[i];
+      bar[i] = station(builder, at[0], at[1], at[2], at[3]);
+    }
+    for (int i = 0; i + 1 < bar.length; i++) {
+      boolean foot = i == 2 || i == 4;
+      for (int side = foot ? 1 : 0; side < 4; side++) {
+        int next = (side + 1) % 4;
+        builder.face(bar[i][side], bar[i][next], bar[i + 1][next], bar[i + 1][side]);
+      }
+      if (foot) {
+        foot(builder, bar[i], bar[i + 1]);
+      }
+    }
+    builder.face(bar[0][3], bar[0][2], bar[0][1], bar[0][0]);
+    builder.face(bar[bar.length - 1]);
+    return builder.build();
+  }
+
+  /** A section across the x axis: below in front, below behind, above behind, above in front. */
+  private static int[] station(MeshBuilder builder, double x, double y, double low, double high) {
+    return new int[] {
+      builder.vertex(x, -y, low),
+      builder.vertex(x, y, low),
+      builder.vertex(x, y, high),
+      builder.vertex(x, -y, high)
+    };
+  }
+
+  /** A foot down to the ground, below the part of a bar between two stations. */
+  private static void foot(MeshBuilder builder, int[] left, int[] right) {
+    int[] above = {left[0], right[0], right[1], left[1]};
+    int[] below = new int[4];
+    for (int i = 0; i < 4; i++) {
+      Vec3 p = builder.position(above[i]);
+      below[i] = builder.vertex(p.x(), p.y() * 1.5, 0);
+    }
+    walls(builder, below, above);
+    builder.face(below[3], below[2], below[1], below[0]);
+  }
+
+  private static void walls(MeshBuilder builder, int[] below, int[] above) {
+    for (int i = 0; i < 4; i++) {
+      int next = (i + 1) % 4;
+      builder.face(below[i], below[next], above[next], above[i]);
+    }
+  }
+
+  /**
+   * A rope locker: a box with a door frame inset in its front, and a lid that leans. All quads: 16
+   * vertices, 28 edges, 14 faces, closed.
+   */
+  public static Mesh ropeLocker() {
+    MeshBuilder builder = new MeshBuilder();
+    int[] foot = frame(builder, 400, 250, 0);
+    int[] rim = {
+      builder.vertex(-400, -250, 500),
+      builder.vertex(400, -250, 500),
+      builder.vertex(400, 250, 620),
+      builder.vertex(-400, 250, 620)
+    };
+    int[] door = opening(builder, -250);
+    int[] inside = opening(builder, -200);
+    for (int i = 1; i < 4; i++) {
+      int next = (i + 1) % 4;
+      builder.face(foot[i], foot[next], rim[next], rim[i]);
+    }
+    int[] front = {foot[0], foot[1], rim[1], rim[0]};
+    walls(builder, front, door);
+    walls(builder, door, inside);
+    builder.face(inside);
+    builder.face(rim);
+    builder.face(foot[3], foot[2], foot[1], foot[0]);
+    return builder.build();
+  }
+
+  private static int[] opening(MeshBuilder builder, double y) {
+    return new int[] {
+      builder.vertex(-280, y, 90),
+      builder.vertex(280, y, 90),
+      builder.vertex(280, y, 410),
+      builder.vertex(-280, y, 410)
+    };
+  }
+
+  /**
+   * A pontoon: a long float of 8 sides in one piece, its ends faces of 8 sides: too few sections to
+   * bend. 16 vertices, 24 edges, 10 faces, closed.
+   */
+  public static Mesh pontoon() {
+    MeshBuilder builder = new MeshBuilder();
+    double[][] section = {
+      {220, 110}, {220, 290}, {130, 380}, {-130, 380}, {-220, 290}, {-220, 110}, {-130, 0}, {130, 0}
+    };
+    int[][] end = new int[2][8];
+    for (int i = 0; i < 8; i++) {
+      end[0][i] = builder.vertex(1500, section[i][0], section[i][1]);
+      end[1][7 - i] = builder.vertex(-1500, section[i][0], section[i][1]);
+    }
+    for (int i = 0; i < 8; i++) {
+      int next = (i + 1) % 8;
+      builder.face(end[0][next], end[0][i], end[1][7 - i], end[1][7 - next]);
+    }
+    builder.face(end[0]);
+    builder.face(end[1]);
     return builder.build();
   }
 

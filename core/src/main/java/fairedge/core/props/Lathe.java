@@ -31,6 +31,29 @@ final class Lathe {
     }
   }
 
+  /**
+   * Walls on from a ring, through every point of a section but the first, which is the ring's.
+   *
+   * @return the last ring
+   */
+  int[] walls(int[] foot, double[][] section) {
+    int[] below = foot;
+    for (int i = 1; i < section.length; i++) {
+      int[] above = ring(section[i][0], section[i][1]);
+      wall(below, above);
+      below = above;
+    }
+    return below;
+  }
+
+  /** Closes a ring below by triangles to one vertex on the axis. */
+  void tip(int[] ring, double height) {
+    int point = builder.vertex(0, 0, height);
+    for (int i = 0; i < sides; i++) {
+      builder.face(ring[(i + 1) % sides], ring[i], point);
+    }
+  }
+
   void lid(int[] ring) {
     builder.face(ring);
   }

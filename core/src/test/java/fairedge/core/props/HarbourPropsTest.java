@@ -19,6 +19,8 @@ import fairedge.core.step.Workpiece;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class HarbourPropsTest {
   @Test
@@ -66,6 +68,34 @@ class HarbourPropsTest {
     assertMesh(block).isSound().hasFacesOfSides(4, 18);
     assertThat(inspect(block).findings())
         .allSatisfy(f -> assertThat(f.severity()).isEqualTo(Severity.REMARK));
+  }
+
+  /** V, E, F; V - E + F; triangles, n-gons. */
+  @ParameterizedTest
+  @CsvSource(
+      textBlock =
+          """
+          HATCH_LID,         32, 48, 18,    2, 0, 2
+          MOORING_BOLLARD,  112, 216, 105,  1, 0, 0
+          PORTHOLE_RING,    120, 240, 120,  0, 0, 0
+          FAIRLEAD_BLOCK,    20, 34, 16,    2, 0, 2
+          CHANNEL_BUOY,      51, 100, 51,   2, 10, 1
+          CAPSTAN,           96, 176, 81,   1, 0, 1
+          FOLDED_SAIL_CARD,  28, 45, 18,    1, 0, 0
+          CLEAT,             40, 76, 38,    2, 0, 0
+          ROPE_LOCKER,       16, 28, 14,    2, 0, 0
+          PONTOON,           16, 24, 10,    2, 0, 2
+          """)
+  void everyForm_isSoundAndFacesOutward(
+      Form form, int vertices, int edges, int faces, int euler, int triangles, int ngons) {
+    Mesh mesh = form.mesh();
+    assertMesh(mesh).isSound().hasCounts(vertices, edges, faces).hasEuler(euler);
+    assertMesh(mesh).hasFacesOfSides(3, triangles);
+    assertMesh(mesh).hasFacesOfSides(4, faces - triangles - ngons);
+    assertThat(inspect(mesh).findings())
+        .extracting(f -> f.finding().kind())
+        .doesNotContain(Kind.FLIPPED, Kind.INSIDE_OUT, Kind.CROWDED_EDGE, Kind.NO_AREA);
+    assertThat(mesh.bounds().min().z()).as("stands on the ground").isZero();
   }
 
   private static Report inspect(Mesh mesh) {
