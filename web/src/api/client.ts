@@ -13,6 +13,9 @@ export type Note = Schemas['NoteView'];
 export type Upload = Schemas['UploadView'];
 export type Severity = Schemas['SeverityView'];
 
+/** Where a workpiece is opened: what it is cut for. */
+export type WorkpiecePlace = `/exercises/${string}` | `/practice/${string}`;
+
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
 export class ApiProblem extends Error {
   constructor(
@@ -26,6 +29,10 @@ export class ApiProblem extends Error {
   get offline(): boolean {
     return this.status === 0;
   }
+}
+
+export function asProblem(e: unknown): ApiProblem {
+  return e instanceof ApiProblem ? e : new ApiProblem(0, 'This did not work', String(e));
 }
 
 function csrfToken(): string {
@@ -94,35 +101,35 @@ async function bytes(path: string): Promise<ArrayBuffer> {
   return (await request('GET', path)).arrayBuffer();
 }
 
-/** A file on its way to the server: how much of it is there, and how to stop it. */
-export interface Sending {
-  done: Promise<Upload>;
+/** A file on its way to the server: what comes of it, and how to stop it. */
+export interface Sending<T> {
+  done: Promise<T>;
   stop: () => void;
 }
 
-/** Sends a file to be handed in; the only request that tells how far it is. */
-function sendFile(
-  exercise: string,
+/** Sends a file, with some fields before it; the only request that tells how far it is. */
+function sendFile<T>(
+  path: string,
+  fields: Record<string, string>,
   file: File,
-  clientKey: string,
   onShare: (share: number) => void,
-): Sending {
+): Sending<T> {
   const sending = new XMLHttpRequest();
-  const done = new Promise<Upload>((resolve, reject) => {
+  const done = new Promise<T>((resolve, reject) => {
     const lost = () => reject(new ApiProblem(0, 'No connection', 'The server does not answer.'));
     sending.upload.onprogress = (e) => e.lengthComputable && onShare(e.loaded / e.total);
     sending.onerror = lost;
     sending.onabort = lost;
     sending.onload = () => {
       const reply = (sending.response ?? {}) as Record<string, unknown>;
-      if (sending.status < 300) resolve(reply as unknown as Upload);
+      if (sending.status < 300) resolve(reply as unknown as T);
       else reject(problemOf(sending.status, reply));
     };
-    sending.open('POST', `/api/exercises/${exercise}/uploads`);
+    sending.open('POST', `/api${path}`);
     sending.responseType = 'json';
     sending.setRequestHeader('X-XSRF-TOKEN', csrfToken());
     const form = new FormData();
-    form.append('clientKey', clientKey);
+    for (const [name, value] of Object.entries(fields)) form.append(name, value);
     form.append('file', file);
     sending.send(form);
   });
@@ -139,7 +146,7 @@ export const api = {
   demoPeople: () => json<Schemas['Person'][]>('GET', '/demo').catch(() => []),
   myWork: () => json<Schemas['MyWorkView']>('GET', '/my-work'),
   desk: () => json<Schemas['DeskView']>('GET', '/desk'),
-  openWorkpiece: (exercise: string) => json<Workpiece>('PUT', `/exercises/${exercise}/workpiece`),
+  openWorkpiece: (place: WorkpiecePlace) => json<Workpiece>('PUT', `${place}/workpiece`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
   workpieceSmooth: (id: string) => bytes(`/workpieces/${id}/smooth`),
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */
@@ -166,7 +173,24 @@ export const api = {
     `/api/workpieces/${id}/file${step === null ? '' : `?step=${step}`}`,
   handInWorkpiece: (id: string, revision: number, clientKey: string) =>
     json<Schemas['HandedIn']>('POST', `/workpieces/${id}/submissions`, { revision, clientKey }),
-  uploadFile: sendFile,
+  uploadFile: (
+    exercise: string,
+    file: File,
+    clientKey: string,
+    onShare: (share: number) => void,
+  ): Sending<Upload> => sendFile(`/exercises/${exercise}/uploads`, { clientKey }, file, onShare),
+  practice: () => json<Schemas['PracticeView']>('GET', '/practice'),
+  beginPractice: (form: string, profile: string, clientKey: string) =>
+    json<Schemas['PracticePiece']>('POST', '/practice', { form, profile, clientKey }),
+  beginPracticeFile: (
+    file: File,
+    fields: { unit: string; profile: string; clientKey: string },
+    onShare: (share: number) => void,
+  ): Sending<Schemas['PracticePiece']> => sendFile('/practice/files', fields, file, onShare),
+  keepPractice: (id: string, inSight: boolean) =>
+    json<Schemas['PracticePiece']>('PUT', `/practice/${id}/kept`, { inSight }),
+  practicePicture: (id: string) => `/api/practice/${id}/picture`,
+  formPicture: (form: string) => `/api/practice/forms/${form}/picture`,
   upload: (id: string) => json<Upload>('GET', `/uploads/${id}`),
   cancelUpload: (id: string) => json<Upload>('DELETE', `/uploads/${id}`),
   picture: (submission: string, size: 'row' | 'sheet') =>

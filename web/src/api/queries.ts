@@ -8,6 +8,7 @@ export const queries = {
   demoPeople: () => queryOptions({ queryKey: ['demo'], queryFn: api.demoPeople }),
   myWork: () =>
     queryOptions({ queryKey: ['my-work'], queryFn: api.myWork, refetchInterval: 15_000 }),
+  practice: () => queryOptions({ queryKey: ['practice'], queryFn: api.practice }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
   review: (id: string) =>
     queryOptions({ queryKey: ['review', id], queryFn: () => api.review(id), staleTime: Infinity }),

@@ -7,6 +7,8 @@ import { AnswerPage } from '../pages/AnswerPage';
 import { BenchPage } from '../pages/BenchPage';
 import { DeskPage } from '../pages/DeskPage';
 import { MyWorkPage } from '../pages/MyWorkPage';
+import { PracticeBenchPage } from '../pages/PracticeBenchPage';
+import { PracticePage } from '../pages/PracticePage';
 import { ReviewPage } from '../pages/ReviewPage';
 import { SignInPage } from '../pages/SignInPage';
 import { Failure } from '../ui/States';
@@ -35,6 +37,24 @@ export function App() {
                 <Shell>
                   <MyWorkPage />
                 </Shell>
+              </Inside>
+            }
+          />
+          <Route
+            path="/practice"
+            element={
+              <Inside>
+                <Shell>
+                  <PracticePage />
+                </Shell>
+              </Inside>
+            }
+          />
+          <Route
+            path="/practice/:practice"
+            element={
+              <Inside>
+                <PracticeBenchPage />
               </Inside>
             }
           />

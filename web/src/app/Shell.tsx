@@ -22,6 +22,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <nav className="flex h-full" aria-label="Places">
           {teaches && <Place to="/desk">Desk</Place>}
           {learns && <Place to="/my-work">My work</Place>}
+          <Place to="/practice">Practice</Place>
         </nav>
         <div className="ml-auto flex items-center gap-4 text-ink2">
           <span className="max-sm:hidden">

@@ -1,5 +1,6 @@
 import { useParams } from 'react-router';
 import { Bench } from '../features/bench/Bench';
+import { counted } from '../ui/time';
 import { HandIn } from '../features/hand-in/HandIn';
 
 export function BenchPage() {
@@ -8,17 +9,18 @@ export function BenchPage() {
     <main className="h-full">
       <Bench
         key={exercise}
-        exercise={exercise!}
-        handIn={(state, main) => (
+        place={`/exercises/${exercise!}`}
+        back={{ to: '/my-work', name: 'My work' }}
+        actions={(state, main) => (
           <HandIn
             exercise={exercise!}
-            title={state.exercise.title}
+            title={state.task.title}
             size="small"
             main={main}
             workpiece={{
               id: state.id,
               revision: state.revision,
-              about: `${state.check.figures.faces} faces after step ${state.steps.length}, ${state.check.must} must-mends standing.`,
+              about: `${counted(state.check.figures.faces, 'face')} after step ${state.steps.length}, ${counted(state.check.must, 'must-mend')} standing.`,
             }}
           />
         )}

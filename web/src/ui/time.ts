@@ -27,7 +27,7 @@ export function waitText(iso: string, now = Date.now()): string {
 }
 
 export function counted(n: number, one: string, many = `${one}s`): string {
-  return `${n} ${n === 1 ? one : many}`;
+  return `${numberText(n)} ${n === 1 ? one : many}`;
 }
 
 /** "1,000,201": whole numbers as people read them. */

@@ -1,5 +1,5 @@
 import { useEffect, useState, type ReactNode } from 'react';
-import type { Finding, Workpiece } from '../../api/client';
+import type { Finding, Workpiece, WorkpiecePlace } from '../../api/client';
 import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
 import { MeshMarks } from '../../stage/MeshMarks';
@@ -32,13 +32,15 @@ import { useSmooth } from './useSmooth';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
 interface Props {
-  exercise: string;
-  handIn: (state: Workpiece, main: boolean) => ReactNode;
+  place: WorkpiecePlace;
+  back: { to: string; name: string };
+  /** What can be done with the workpiece as it stands, beside cutting it. */
+  actions?: (state: Workpiece, main: boolean) => ReactNode;
 }
 
-export function Bench({ exercise, handIn }: Props) {
-  const control = useWorkpiece(exercise);
-  if (control.open) return <OpenBench open={control.open} control={control} handIn={handIn} />;
+export function Bench({ place, ...rest }: Props) {
+  const control = useWorkpiece(place);
+  if (control.open) return <OpenBench open={control.open} control={control} {...rest} />;
   if (control.error) {
     return <Failure error={control.error} onRetry={() => void control.reload()} />;
   }
@@ -47,14 +49,12 @@ export function Bench({ exercise, handIn }: Props) {
 
 const SLIP_INSETS = [30, 60, 330, 30] as const;
 
-function OpenBench(props: {
-  open: OpenWorkpiece;
-  control: WorkpieceControl;
-  handIn: Props['handIn'];
-}) {
+function OpenBench(
+  props: { open: OpenWorkpiece; control: WorkpieceControl } & Omit<Props, 'place'>,
+) {
   const { open, control } = props;
   const { state, mesh, version } = open;
-  const { exercise } = state;
+  const { task } = state;
   const [stage, setStage] = useState<StageView | null>(null);
   const [lens, setLens] = useLens('clay');
   const [glass, setGlass] = useState(false);
@@ -189,13 +189,13 @@ function OpenBench(props: {
   return (
     <div className="flex h-full flex-col">
       <WorkHead
-        back={{ to: '/my-work', name: 'My work' }}
-        title={exercise.title}
+        back={props.back}
+        title={task.title}
         about={
           <>
             <span className="truncate">
-              {exercise.summary}
-              {exercise.dueAt && `. Due ${whenText(exercise.dueAt)}`}
+              {task.summary}
+              {task.dueAt && `. Due ${whenText(task.dueAt)}`}
             </span>
             <button
               type="button"
@@ -228,7 +228,7 @@ function OpenBench(props: {
         >
           Redo
         </Button>
-        {props.handIn(state, !pending)}
+        {props.actions?.(state, !pending)}
       </WorkHead>
       {cut.offline && (
         <OfflineBand
@@ -250,9 +250,9 @@ function OpenBench(props: {
             mesh={mesh}
             version={open.version}
             lens={lens}
-            unit={exercise.unit}
+            unit={task.unit}
             insets={[...SLIP_INSETS]}
-            label={`${exercise.title}: drag to turn, click to place a point`}
+            label={`${task.title}: drag to turn, click to place a point`}
             onReady={setStage}
             onHover={(at) => (choosing ? setAimed(aimToChoose(at)) : hand.point(at))}
             onClick={click}
@@ -311,9 +311,7 @@ function OpenBench(props: {
                 To the back
               </Button>
             </div>
-            {sheet && (
-              <SheetPanel stage={stage} unit={exercise.unit} onClose={() => setSheet(false)} />
-            )}
+            {sheet && <SheetPanel stage={stage} unit={task.unit} onClose={() => setSheet(false)} />}
             {choosing && <ChooseBar mode={choosing} control={chosen} onMode={setChoosing} />}
             {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
               <SlipOf cut={cut} control={control} onMake={() => void make()} />
@@ -333,7 +331,7 @@ function OpenBench(props: {
         onTool={cut.take}
         onCheck={nextFinding}
       />
-      <Brief exercise={exercise} open={briefOpen} onClose={() => setBriefOpen(false)} />
+      <Brief task={task} open={briefOpen} onClose={() => setBriefOpen(false)} />
       <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
       <CommandFinder commands={commands} open={dialog === 'find'} onClose={() => setDialog(null)} />
     </div>

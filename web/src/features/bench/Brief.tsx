@@ -4,22 +4,22 @@ import { Dialog } from '../../ui/Dialog';
 import { whenText } from '../../ui/time';
 
 interface Props {
-  exercise: Schemas['ExerciseView'];
+  task: Schemas['TaskView'];
   open: boolean;
   onClose: () => void;
 }
 
-/** What the exercise asks for. */
-export function Brief({ exercise, open, onClose }: Props) {
+/** What is asked for. */
+export function Brief({ task, open, onClose }: Props) {
   return (
-    <Dialog title={exercise.title} open={open} onClose={onClose}>
-      {exercise.brief.split('\n\n').map((p) => (
+    <Dialog title={task.title} open={open} onClose={onClose}>
+      {task.brief.split('\n\n').map((p) => (
         <p key={p} className="mb-3">
           {p}
         </p>
       ))}
       <p className="mb-4 text-ink2">
-        What counts: {exercise.profile}.{exercise.dueAt && ` Due ${whenText(exercise.dueAt)}.`}
+        What counts: {task.profile}.{task.dueAt && ` Due ${whenText(task.dueAt)}.`}
       </p>
       <Button look="main" onClick={onClose}>
         To the bench

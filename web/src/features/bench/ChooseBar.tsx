@@ -1,5 +1,5 @@
 import { Button } from '../../ui/Button';
-import { Choice } from './fields';
+import { Choice } from '../../ui/fields';
 import { isEmpty, type ChosenControl, type Kind, type Way } from './useChosen';
 
 export interface ChooseMode {

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { StageView } from '../../stage/StageView';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
-import { FieldRow } from './fields';
+import { FieldRow } from '../../ui/fields';
 
 interface Props {
   stage: StageView | null;

@@ -1,4 +1,4 @@
-import { numberText } from '../../ui/time';
+import { counted, numberText } from '../../ui/time';
 import { useEffect, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { FindingMark } from '../../ui/FindingMark';
@@ -30,8 +30,8 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain 
         <Tally state={state} />
         <p className="condensed text-[13px] text-ink2" data-testid="face-count">
           {check.figures.quads === check.figures.faces
-            ? `${numberText(check.figures.faces)} faces, all quads`
-            : `${numberText(check.figures.quads)} of ${numberText(check.figures.faces)} faces are quads`}
+            ? `${counted(check.figures.faces, 'face')}, all quads`
+            : `${numberText(check.figures.quads)} of ${counted(check.figures.faces, 'face')} are quads`}
         </p>
       </div>
       <Findings findings={check.findings} chosen={chosen} onChoose={onChoose} />

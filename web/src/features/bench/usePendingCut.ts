@@ -32,7 +32,7 @@ export function usePendingCut(
   const ground: Ground = {
     mesh,
     stage,
-    unit: state.exercise.unit,
+    unit: state.task.unit,
     workpiece: state.id,
     revision: state.revision,
     chosen: chosen.chosen,

@@ -2,10 +2,12 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import {
   api,
   ApiProblem,
+  asProblem,
   type Change,
   type Stepped,
   type View,
   type Workpiece,
+  type WorkpiecePlace,
 } from '../../api/client';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { readWire } from '../../mesh/wire';
@@ -34,14 +36,14 @@ export interface WorkpieceControl {
   forgive: () => void;
 }
 
-async function load(exercise: string): Promise<OpenWorkpiece> {
-  const state = await api.openWorkpiece(exercise);
+async function load(place: WorkpiecePlace): Promise<OpenWorkpiece> {
+  const state = await api.openWorkpiece(place);
   const mesh = MeshBuffers.read(await api.workpieceMesh(state.id));
   return { state, mesh, version: mesh.version };
 }
 
 /** A student's working copy: its state and mesh, kept in step with the server by deltas. */
-export function useWorkpiece(exercise: string): WorkpieceControl {
+export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
   const [open, setOpen] = useState<OpenWorkpiece | null>(null);
   const [error, setError] = useState<unknown>(null);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
@@ -54,18 +56,18 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
     setProblem(null);
   }, []);
 
-  const reload = useCallback(() => load(exercise).then(show, setError), [exercise, show]);
+  const reload = useCallback(() => load(place).then(show, setError), [place, show]);
 
   useEffect(() => {
     let here = true;
-    load(exercise).then(
+    load(place).then(
       (next) => here && show(next),
       (e: unknown) => here && setError(e),
     );
     return () => {
       here = false;
     };
-  }, [exercise, show]);
+  }, [place, show]);
 
   const take = async (reply: Stepped) => {
     const mesh = open!.mesh;
@@ -94,7 +96,7 @@ export function useWorkpiece(exercise: string): WorkpieceControl {
       lookAbout();
       return true;
     } catch (e) {
-      const known = e instanceof ApiProblem ? e : new ApiProblem(0, 'This did not work', String(e));
+      const known = asProblem(e);
       if (known.status === 409) await reload();
       setProblem(known);
       return false;

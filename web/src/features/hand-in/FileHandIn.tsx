@@ -1,6 +1,7 @@
-import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schemas, Upload } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { FileDrop } from '../../ui/FileDrop';
 import { Trouble, Working } from '../../ui/States';
 import { useUpload, type UploadState } from './useUpload';
 
@@ -23,18 +24,7 @@ interface Props {
 /** Handing in a mesh file: dropped here or chosen, watched on its way, stopped if need be. */
 export function FileHandIn({ exercise, main, onDone }: Props) {
   const [file, setFile] = useState<File | null>(null);
-  const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
   const { state, send, stop } = useUpload(exercise, (u) => u.handedIn && onDone(u.handedIn));
-
-  const drop = (e: DragEvent) => {
-    e.preventDefault();
-    setOver(false);
-    const dropped = e.dataTransfer.files[0];
-    if (!dropped) return;
-    setFile(dropped);
-    void send(dropped);
-  };
 
   if (state.at === 'sending' || state.at === 'under way') {
     return <UnderWay state={state} onStop={() => void stop()} />;
@@ -43,39 +33,25 @@ export function FileHandIn({ exercise, main, onDone }: Props) {
     <div>
       <p className="font-semibold">A mesh file made elsewhere</p>
       <p className="mb-3 text-ink2">An OBJ file. However messy it is, it will be read.</p>
-      <div
-        data-testid="drop"
-        className={`border border-dashed p-4 ${over ? 'border-ink bg-shoal1' : 'border-ctl'}`}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
+      <FileDrop
+        label="Mesh file"
+        accept=".obj"
+        onChosen={setFile}
+        onDropped={(dropped) => {
+          setFile(dropped);
+          void send(dropped);
         }}
-        onDragLeave={() => setOver(false)}
-        onDrop={drop}
       >
-        <input
-          ref={input}
-          type="file"
-          accept=".obj"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Mesh file"
-          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
-        />
-        <p className="mb-3 text-ink2">Drop the file here, or choose it.</p>
-        <div className="flex items-center gap-3">
-          <Button onClick={() => input.current?.click()}>Choose a file</Button>
-          <span className="min-w-0 flex-1 truncate text-ink2">{file?.name ?? 'none chosen'}</span>
-          <Button
-            look={main ? 'main' : 'plain'}
-            disabled={!file}
-            title={file ? undefined : 'Choose a file first'}
-            onClick={() => file && void send(file)}
-          >
-            Hand in the file
-          </Button>
-        </div>
-      </div>
+        <span className="min-w-0 flex-1 truncate text-ink2">{file?.name ?? 'none chosen'}</span>
+        <Button
+          look={main ? 'main' : 'plain'}
+          disabled={!file}
+          title={file ? undefined : 'Choose a file first'}
+          onClick={() => file && void send(file)}
+        >
+          Hand in the file
+        </Button>
+      </FileDrop>
       {state.at === 'failed' && (
         <Trouble title={state.title} where={state.line ? `Line ${state.line}` : undefined}>
           {state.detail}

@@ -1,12 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type ApiProblem, newKey, type Schemas } from '../../api/client';
+import { api, asProblem, newKey, type ApiProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Trouble } from '../../ui/States';
 import { FileHandIn } from './FileHandIn';
-import { asProblem } from './useUpload';
 
 type HandedIn = Schemas['HandedIn'];
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { api, ApiProblem, newKey, type Sending, type Upload } from '../../api/client';
+import { api, asProblem, newKey, type Sending, type Upload } from '../../api/client';
 
 export type UploadState =
   | { at: 'nothing' }
@@ -8,10 +8,6 @@ export type UploadState =
   | { at: 'failed'; title: string; detail: string; line: number };
 
 const LOOK_EVERY_MS = 300;
-
-export function asProblem(e: unknown): ApiProblem {
-  return e instanceof ApiProblem ? e : new ApiProblem(0, 'This did not work', String(e));
-}
 
 function after(upload: Upload): UploadState {
   if (upload.stage === 'cancelled') return { at: 'nothing' };
@@ -27,7 +23,7 @@ function after(upload: Upload): UploadState {
 /** A file's way in: sent with its share told, then watched while the server reads and inspects it. */
 export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
   const [state, setState] = useState<UploadState>({ at: 'nothing' });
-  const sending = useRef<Sending | null>(null);
+  const sending = useRef<Sending<Upload> | null>(null);
   const stopped = useRef(false);
   /** Kept while it is not known whether the file arrived, so that sent again it is handed in once. */
   const unanswered = useRef<{ file: File; key: string } | null>(null);

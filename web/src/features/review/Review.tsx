@@ -15,7 +15,7 @@ import { useLens } from '../../stage/useLens';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
-import { whenText, numberText } from '../../ui/time';
+import { counted, numberText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { AnswerPanel } from './AnswerPanel';
@@ -254,8 +254,8 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               <p className="condensed absolute top-2.5 left-3 text-[15px] font-semibold">
                 Attempt {review.attempt}
                 <span className="ml-3 text-[13px] font-normal text-ink2">
-                  {numberText(review.check.figures.faces)} faces,{' '}
-                  {numberText(review.check.figures.quads)} quads
+                  {counted(review.check.figures.faces, 'face')},{' '}
+                  {counted(review.check.figures.quads, 'quad')}
                 </span>
               </p>
               {picked && (

@@ -6,7 +6,7 @@ import { pick, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
-import { Choice, FieldRow } from '../fields';
+import { Choice, FieldRow } from '../../../ui/fields';
 import { kindOf, toggled, type Kind } from '../useChosen';
 import { WAYS, type CleanTool, type Field, type Values } from './ways';
 import type { Ground, Hand, Xy } from './hand';

@@ -6,7 +6,7 @@ import { pick, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
-import { Choice, FieldRow } from '../fields';
+import { Choice, FieldRow } from '../../../ui/fields';
 import type { Ground, Hand, Hint } from './hand';
 
 type Places = Schemas['LoopPlaces'];

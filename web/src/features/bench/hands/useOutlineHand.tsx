@@ -6,7 +6,7 @@ import { ShapeLine } from '../../../stage/Handle';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
-import { Choice, FieldRow } from '../fields';
+import { Choice, FieldRow } from '../../../ui/fields';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 

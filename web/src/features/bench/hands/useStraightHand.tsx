@@ -7,7 +7,7 @@ import { Handle, ScreenLine } from '../../../stage/Handle';
 import { pick, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
-import { Choice, FieldRow } from '../fields';
+import { Choice, FieldRow } from '../../../ui/fields';
 import { anchorOf } from '../pending';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';

@@ -57,6 +57,11 @@ public record FindingView(
           edge ? List.of(mesh.first(element.id()), mesh.second(element.id())) : null;
       return new ElementView(kind, element.id(), ends);
     }
+
+    /** The same where there may be none. */
+    public static @Nullable ElementView ofNullable(@Nullable Element element, Mesh mesh) {
+      return element == null ? null : of(element, mesh);
+    }
   }
 
   public static FindingView of(Report.Assessed assessed, Mesh mesh) {

@@ -37,6 +37,7 @@ class ArchitectureTest {
           "meshfile",
           "inspection",
           "exercise",
+          "practice",
           "bench",
           "submission",
           "review",

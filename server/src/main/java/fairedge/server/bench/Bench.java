@@ -1,38 +1,25 @@
 package fairedge.server.bench;
 
 import fairedge.core.cut.View;
-import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.format.wire.WireMessage;
-import fairedge.core.geometry.Vec3;
-import fairedge.core.mesh.Element;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.mesh.MeshBytes;
 import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
-import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
-import fairedge.core.subdivide.CatmullClark;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
-import fairedge.server.bench.PreviewView.GhostView;
-import fairedge.server.bench.PreviewView.PieceView;
-import fairedge.server.bench.PreviewView.RefusalView;
-import fairedge.server.bench.PreviewView.RemarkView;
-import fairedge.server.bench.PreviewView.StopView;
 import fairedge.server.bench.Workshop.Held;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.NewStep;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.ExerciseView;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import fairedge.server.practice.Practice;
+import fairedge.server.practice.Practices;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -52,17 +39,30 @@ import org.springframework.transaction.annotation.Transactional;
 public class Bench {
   private static final int STEPS_BETWEEN_SNAPSHOTS = 25;
   private static final int LONGEST_NAME = 60;
-  private static final int MOST_SMOOTH_FACES = 60_000;
 
   private final WorkpieceStore store;
+  private final Workpieces workpieces;
   private final Exercises exercises;
+  private final Practices practices;
+  private final Tasks tasks;
   private final Workshop workshop;
   private final JobQueue jobs;
   private final Clock clock;
 
-  Bench(WorkpieceStore store, Exercises exercises, Workshop workshop, JobQueue jobs, Clock clock) {
+  Bench(
+      WorkpieceStore store,
+      Workpieces workpieces,
+      Exercises exercises,
+      Practices practices,
+      Tasks tasks,
+      Workshop workshop,
+      JobQueue jobs,
+      Clock clock) {
     this.store = store;
+    this.workpieces = workpieces;
     this.exercises = exercises;
+    this.practices = practices;
+    this.tasks = tasks;
     this.workshop = workshop;
     this.jobs = jobs;
     this.clock = clock;
@@ -82,16 +82,23 @@ public class Bench {
     return state(id, student);
   }
 
+  /** The workpiece of a practice piece; made at the first call. */
+  @Transactional
+  public WorkpieceView openPractice(UUID practiceId, SignedIn account) {
+    Practice practice = practices.requireOf(account, practiceId);
+    return state(store.openFor(practice, clock.instant()), account);
+  }
+
   @Transactional(readOnly = true)
   public WorkpieceView state(UUID id, SignedIn student) {
-    Head head = require(id, student);
+    Head head = workpieces.require(id, student);
     return workshop.with(head, held -> view(head, held));
   }
 
   /** How it stands now, if it went on from a revision: in another window, or on another machine. */
   @Transactional(readOnly = true)
   public Optional<Stepped> since(UUID id, SignedIn student, long revision) {
-    Head head = require(id, student);
+    Head head = workpieces.require(id, student);
     if (head.revision() == revision) {
       return Optional.empty();
     }
@@ -100,109 +107,29 @@ public class Bench {
 
   @Transactional(readOnly = true)
   public byte[] mesh(UUID id, SignedIn student) {
-    Head head = require(id, student);
+    Head head = workpieces.require(id, student);
     return workshop.with(head, held -> whole(held));
   }
 
   /** A copy of the mesh as it is now, and the step that made it so. */
   @Transactional(readOnly = true)
   public <T> T look(UUID id, SignedIn student, long revision, Function<Mesh, T> look) {
-    Head head = require(id, student);
-    requireFresh(head, revision);
+    Head head = workpieces.require(id, student);
+    Workpieces.requireFresh(head, revision);
     return workshop.with(head, held -> look.apply(held.workpiece.mesh()));
   }
 
   /** The last step in force, if there is one. */
   @Transactional(readOnly = true)
   public @Nullable Long headStep(UUID id, SignedIn student) {
-    return require(id, student).headStep();
+    return workpieces.require(id, student).headStep();
   }
-
-  /** What is asked of a preview. */
-  public record Trial(long revision, Change change, View view, boolean findings) {}
 
   /** What else to choose, from what is chosen. */
   @Transactional(readOnly = true)
   public ChosenView choose(
       UUID id, SignedIn student, long revision, ChosenView.Way way, ChosenView from) {
     return look(id, student, revision, mesh -> ChosenView.grown(mesh, way, from));
-  }
-
-  @Transactional(readOnly = true)
-  public PreviewView preview(UUID id, SignedIn student, Trial trial) {
-    Head head = require(id, student);
-    requireFresh(head, trial.revision());
-    Exercise exercise = exercises.require(head.exerciseId());
-    return workshop.with(head, held -> preview(held, exercise, trial));
-  }
-
-  /** The mesh as it would be, and what the check would say of it, if it was asked. */
-  private record Seen(GhostView ghost, @Nullable CheckView check) {}
-
-  private PreviewView preview(Held held, Exercise exercise, Trial trial) {
-    Preview<Seen> preview =
-        held.workpiece.preview(
-            trial.change(),
-            trial.view(),
-            (mesh, outcome) -> {
-              if (!(outcome instanceof Outcome.Made made)) {
-                return new Seen(GhostView.NONE, null);
-              }
-              CheckView check = trial.findings() ? workshop.check(exercise, held.workpiece) : null;
-              return new Seen(Ghost.of(mesh, made.receipt()), check);
-            });
-    if (preview.seen().check() != null) {
-      held.foresee(trial.change(), preview.seen().check());
-    }
-    return previewView(held, preview);
-  }
-
-  private static PreviewView previewView(Held held, Preview<Seen> preview) {
-    Mesh mesh = held.workpiece.mesh();
-    return switch (preview.outcome()) {
-      case Outcome.Refused refused ->
-          new PreviewView(
-              held.revision(),
-              new RefusalView(
-                  refused.refusal().reason(), elementView(refused.refusal().element(), mesh)),
-              "",
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              true,
-              GhostView.NONE,
-              true,
-              List.of(),
-              List.of(),
-              0);
-      case Outcome.Made made -> {
-        Receipt receipt = made.receipt();
-        CheckView after = preview.seen().check();
-        yield new PreviewView(
-            held.revision(),
-            null,
-            preview.effect().sentence(),
-            receipt.pieces().stream().map(PieceView::of).toList(),
-            receipt.remarks().stream()
-                .map(r ->
-                    new RemarkView(
-                        r.text(), elementView(r.element(), mesh), r.at(), StopView.of(r.stop())))
-                .toList(),
-            receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
-            receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
-            receipt.changesNothing(),
-            preview.seen().ghost(),
-            after != null,
-            after == null ? List.of() : after.newSince(held.check),
-            after == null ? List.of() : after.alteredSince(held.check),
-            after == null ? 0 : held.check.newSince(after).size());
-      }
-    };
-  }
-
-  private static @Nullable ElementView elementView(@Nullable Element element, Mesh mesh) {
-    return element == null ? null : ElementView.of(element, mesh);
   }
 
   /** Makes a change and keeps it as a step; a refusal is a problem, and nothing changes. */
@@ -218,10 +145,7 @@ public class Bench {
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
           CheckView foreseen = held.foreseen(change);
-          held.check =
-              foreseen != null
-                  ? foreseen
-                  : workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          held.check = foreseen != null ? foreseen : workshop.check(head, held.workpiece);
           held.chosen = receipt.chosen();
           After after = After.of(change, effect, before, held.check);
           NewStep step = new NewStep(change, receipt, view, after);
@@ -242,7 +166,8 @@ public class Bench {
         yield made.receipt();
       }
       case Outcome.Refused refused -> {
-        ElementView element = elementView(refused.refusal().element(), held.workpiece.mesh());
+        ElementView element =
+            ElementView.ofNullable(refused.refusal().element(), held.workpiece.mesh());
         throw Problem.of(
             Problem.Kind.REFUSED,
             refused.refusal().reason(),
@@ -269,7 +194,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
           }
-          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          held.check = workshop.check(head, held.workpiece);
           return touched;
         });
   }
@@ -288,7 +213,7 @@ public class Bench {
           }
           requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
-          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          held.check = workshop.check(head, held.workpiece);
           return held.workpiece.lastTouched().orElseThrow();
         });
   }
@@ -309,7 +234,7 @@ public class Bench {
           }
           store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
-          held.check = workshop.check(exercises.require(head.exerciseId()), held.workpiece);
+          held.check = workshop.check(head, held.workpiece);
           return null;
         });
   }
@@ -317,7 +242,7 @@ public class Bench {
   /** Gives the state after a step a name, or takes it away. */
   @Transactional
   public WorkpieceView name(UUID id, SignedIn student, long step, String name) {
-    Head head = require(id, student);
+    Head head = workpieces.require(id, student);
     if (!store.hasStep(id, step)) {
       throw Problem.notFound("step");
     }
@@ -330,46 +255,6 @@ public class Bench {
     return workshop.with(head, held -> view(head, held));
   }
 
-  /** The mesh after a step, as a file; of the state in force where no step is named. */
-  @Transactional(readOnly = true)
-  public String file(UUID id, SignedIn student, @Nullable Long step) {
-    Head head = require(id, student);
-    if (step != null && !store.hasStep(id, step)) {
-      throw Problem.notFound("step");
-    }
-    Mesh mesh =
-        step == null
-            ? workshop.with(head, held -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
-            : workshop.rebuild(head.exerciseId(), step).mesh();
-    StringBuilder file = new StringBuilder();
-    try {
-      ObjWriter.write(mesh, file);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return file.toString();
-  }
-
-  /**
-   * The smooth surface of which the mesh is the cage, as a mesh message of its own; refined as far
-   * as a browser can draw it.
-   */
-  @Transactional(readOnly = true)
-  public byte[] smooth(UUID id, SignedIn student) {
-    Head head = require(id, student);
-    return workshop.with(
-        head,
-        held -> {
-          Mesh mesh = held.workpiece.mesh();
-          int levels = 3;
-          while (levels > 0 && CatmullClark.faces(mesh, levels) > MOST_SMOOTH_FACES) {
-            levels--;
-          }
-          Mesh smooth = CatmullClark.refined(mesh, levels);
-          return WireMessage.whole(smooth, origin(held), held.revision());
-        });
-  }
-
   /** One move from a revision to the next. */
   private interface Move {
     /** What of the mesh changed; null if it was made anew. */
@@ -377,15 +262,11 @@ public class Bench {
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
-    Head head =
-        store
-            .lock(id)
-            .filter(h -> h.studentId().equals(student.id()))
-            .orElseThrow(() -> Problem.notFound("workpiece"));
+    Head head = workpieces.lock(id, student);
     if (store.isAnswered(id, asked.clientKey())) {
       return workshop.with(head, held -> new Stepped(view(head, held), whole(held)));
     }
-    requireFresh(head, asked.revision());
+    Workpieces.requireFresh(head, asked.revision());
     return workshop.with(
         head,
         held -> {
@@ -399,47 +280,20 @@ public class Bench {
         });
   }
 
-  private Head require(UUID id, SignedIn student) {
-    return store
-        .find(id)
-        .filter(h -> h.studentId().equals(student.id()))
-        .orElseThrow(() -> Problem.notFound("workpiece"));
-  }
-
-  private static void requireFresh(Head head, long revision) {
-    if (head.revision() != revision) {
-      throw Problem.of(
-          Problem.Kind.STALE,
-          "This workpiece was cut in another window meanwhile; here is how it stands now.",
-          Map.of("revision", head.revision()));
-    }
-  }
-
   private static byte[] delta(Held held, ElementSet touched, Head before) {
     return WireMessage.delta(
-        held.workpiece.mesh(), origin(held), touched, before.revision(), held.revision());
+        held.workpiece.mesh(), held.origin(), touched, before.revision(), held.revision());
   }
 
   private static byte[] whole(Held held) {
-    return WireMessage.whole(held.workpiece.mesh(), origin(held), held.revision());
-  }
-
-  /** The same for the life of a workpiece: its first vertex with a place never moves by a cut. */
-  private static Vec3 origin(Held held) {
-    Mesh mesh = held.workpiece.mesh();
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-        return mesh.position(v);
-      }
-    }
-    return Vec3.ZERO;
+    return WireMessage.whole(held.workpiece.mesh(), held.origin(), held.revision());
   }
 
   private WorkpieceView view(Head head, Held held) {
     List<StepView> steps = store.stepsTo(head.headStep());
     return new WorkpieceView(
         head.id(),
-        ExerciseView.of(exercises.require(head.exerciseId())),
+        tasks.of(head).view(),
         head.revision(),
         steps,
         store.stepsBeside(head.id(), steps),

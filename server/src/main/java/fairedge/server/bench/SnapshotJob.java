@@ -28,7 +28,7 @@ class SnapshotJob implements Job {
   @Override
   public void run(String id) {
     long step = Long.parseLong(id);
-    byte[] mesh = meshes.keep(workshop.rebuild(store.exerciseOf(step), step).mesh());
+    byte[] mesh = meshes.keep(workshop.rebuild(store.headOf(step), step).mesh());
     store.keepSnapshot(step, mesh);
   }
 }

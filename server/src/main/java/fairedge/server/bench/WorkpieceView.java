@@ -1,15 +1,15 @@
 package fairedge.server.bench;
 
 import fairedge.json.CheckView;
-import fairedge.server.exercise.ExerciseView;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A workpiece as its student sees it.
+ * A workpiece as its owner sees it.
  *
+ * @param task what it is cut for
  * @param revision what a request must name as the state it was aimed at
  * @param steps those in force, in order
  * @param others steps that were made and are not in force: taken back, or of another branch
@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record WorkpieceView(
     UUID id,
-    ExerciseView exercise,
+    TaskView task,
     long revision,
     List<StepView> steps,
     List<StepView> others,

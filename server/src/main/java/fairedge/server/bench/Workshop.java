@@ -2,6 +2,8 @@ package fairedge.server.bench;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Workpiece;
@@ -9,8 +11,6 @@ import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.Snapshot;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
@@ -32,15 +32,15 @@ class Workshop {
   private static final int BYTES_PER_CORNER = 90;
 
   private final WorkpieceStore store;
-  private final Exercises exercises;
+  private final Tasks tasks;
   private final MeshFiles meshes;
   private final Inspections inspections;
   private final Cache<UUID, Held> cache =
       Caffeine.newBuilder().maximumWeight(LARGEST).weigher(Workshop::weight).build();
 
-  Workshop(WorkpieceStore store, Exercises exercises, MeshFiles meshes, Inspections inspections) {
+  Workshop(WorkpieceStore store, Tasks tasks, MeshFiles meshes, Inspections inspections) {
     this.store = store;
-    this.exercises = exercises;
+    this.tasks = tasks;
     this.meshes = meshes;
     this.inspections = inspections;
   }
@@ -87,6 +87,17 @@ class Workshop {
       return revision;
     }
 
+    /** The same for the life of a workpiece: its first vertex with a place never moves by a cut. */
+    Vec3 origin() {
+      Mesh mesh = workpiece.mesh();
+      for (int v = 0; v < mesh.vertexEnd(); v++) {
+        if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+          return mesh.position(v);
+        }
+      }
+      return Vec3.ZERO;
+    }
+
     /**
      * Whether this is what the store has. The revision alone won't do: where a transaction failed
      * at its end, another node may have given the same revision to another step.
@@ -131,26 +142,27 @@ class Workshop {
     }
   }
 
-  CheckView check(Exercise exercise, Workpiece workpiece) {
-    return inspections.inspect(workpiece.mesh(), exercise.profile(), workpiece.tolerance());
+  /** The check of a workpiece as it is, by the profile of what it is cut for. */
+  CheckView check(Head head, Workpiece workpiece) {
+    return inspections.inspect(workpiece.mesh(), tasks.of(head).profile(), workpiece.tolerance());
   }
 
   private Held load(Head head) {
-    Workpiece workpiece = rebuild(head.exerciseId(), head.headStep());
-    return new Held(workpiece, head, check(exercises.require(head.exerciseId()), workpiece));
+    Workpiece workpiece = rebuild(head, head.headStep());
+    return new Held(workpiece, head, check(head, workpiece));
   }
 
   /** Lets what is held stand at another step without the steps that lead there in memory. */
   void rebuildAt(Held held, Head head, @Nullable Long step) {
-    held.workpiece = rebuild(head.exerciseId(), step);
+    held.workpiece = rebuild(head, step);
   }
 
   /** A workpiece as it is after a step: from the latest snapshot before it and the steps since. */
-  Workpiece rebuild(UUID exerciseId, @Nullable Long step) {
-    Exercise exercise = exercises.require(exerciseId);
+  Workpiece rebuild(Head head, @Nullable Long step) {
+    Task task = tasks.of(head);
     Optional<Snapshot> snapshot = step == null ? Optional.empty() : store.snapshotBefore(step);
-    byte[] from = snapshot.map(Snapshot::mesh).orElse(exercise.starter());
-    Workpiece workpiece = new Workpiece(meshes.require(from), exercise.tolerance());
+    byte[] from = snapshot.map(Snapshot::mesh).orElse(task.starter());
+    Workpiece workpiece = new Workpiece(meshes.require(from), task.tolerance());
     for (Change change : store.changes(snapshot.map(Snapshot::number).orElse(0), step)) {
       if (workpiece.apply(change) instanceof Outcome.Refused refused) {
         throw new IllegalStateException("a kept step is refused: " + refused.refusal());

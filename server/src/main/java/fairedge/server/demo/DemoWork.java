@@ -6,6 +6,7 @@ import fairedge.core.cut.View;
 import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
@@ -15,6 +16,7 @@ import fairedge.server.bench.Bench;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.demo.store.DemoStore;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.practice.Practices;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.Reviews;
@@ -48,6 +50,7 @@ class DemoWork {
   private static final View FRONT = new View.Perspective(new Vec3(900, -1400, 700));
 
   private final Bench bench;
+  private final Practices practices;
   private final Submissions submissions;
   private final Uploads uploads;
   private final Reviews reviews;
@@ -56,12 +59,14 @@ class DemoWork {
 
   DemoWork(
       Bench bench,
+      Practices practices,
       Submissions submissions,
       Uploads uploads,
       Reviews reviews,
       DemoStore store,
       Clock clock) {
     this.bench = bench;
+    this.practices = practices;
     this.submissions = submissions;
     this.uploads = uploads;
     this.reviews = reviews;
@@ -84,6 +89,15 @@ class DemoWork {
     solveigsFile(people.apply("solveig"), exercises.lid());
     // Amara is in the middle of it, and has handed nothing in.
     cut(people.apply("amara"), exercises.lid(), lidLine(0, 1), lidLine(0, 2));
+    practise(people.apply("rune"), "capstan", "pontoon");
+  }
+
+  /** Forms that were taken off the shelf to try something. */
+  private void practise(SignedIn student, String... forms) {
+    for (String form : forms) {
+      practices.beginWith(
+          form, student, new Practices.Beginning(Profile.SMOOTH_FORM.name(), UUID.randomUUID()));
+    }
   }
 
   /** One line across is not enough; the second attempt has the top right, and forgets the back. */

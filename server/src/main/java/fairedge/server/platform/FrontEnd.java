@@ -27,6 +27,8 @@ class FrontEnd {
     "/",
     "/sign-in",
     "/my-work",
+    "/practice",
+    "/practice/{practice}",
     "/bench/{exercise}",
     "/desk",
     "/review/{submission}",

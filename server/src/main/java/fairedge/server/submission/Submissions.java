@@ -85,9 +85,12 @@ public class Submissions {
         bench.look(workpiece, student, revision, held -> MeshBytes.read(MeshBytes.write(held)));
     WorkpieceView state = bench.state(workpiece, student);
     Long step = bench.headStep(workpiece, student);
-    Exercise exercise = exercises.requireForStudent(state.exercise().id(), student);
-    CheckView check = inspections.inspect(mesh, exercise.profile(), exercise.tolerance());
-    Prepared prepared = new Prepared(mesh, null, step, check, List.of());
+    UUID exerciseId = state.task().exercise();
+    if (exerciseId == null) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Free practice is not handed in.");
+    }
+    Exercise exercise = exercises.requireForStudent(exerciseId, student);
+    Prepared prepared = new Prepared(mesh, null, step, state.check(), List.of());
     Key key = new Key(exercise.id(), student.id(), clientKey);
     return findKept(key)
         .orElseGet(() -> handedIn(keep(key, prepared, draw(prepared), clock.instant())));

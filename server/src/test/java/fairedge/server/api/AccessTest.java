@@ -35,6 +35,7 @@ class AccessTest {
   private static String exercise;
   private static String submission;
   private static String upload;
+  private static String practice;
 
   /** Who asks, in the order of the columns. */
   private static List<Client> askers() {
@@ -73,6 +74,13 @@ class AccessTest {
         line("GET", "/api/my-work", null, 401, 200, 200, 200, 200),
         line("GET", "/api/desk", null, 401, 200, 200, 200, 200),
         line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 200, 200, 404, 404),
+        line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),
+        line("GET", "/api/practice", null, 401, 200, 200, 200, 200),
+        line("POST", "/api/practice", Map.of(), 401, 400, 400, 400, 400),
+        line("POST", "/api/practice/files", null, 401, 422, 422, 422, 422),
+        line("PUT", "/api/practice/{id}/kept", Map.of("inSight", true), 401, 200, 404, 404, 404),
+        line("GET", "/api/practice/{id}/picture", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/practice/forms/{form}/picture", null, 401, 200, 200, 200, 200),
         line("GET", "/api/workpieces/{id}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/mesh", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/since/{revision}", null, 401, 200, 404, 404, 404),
@@ -139,9 +147,17 @@ class AccessTest {
     marit = Client.signedIn(app, "marit");
     JsonNode open = Bollard.open(rune, "Hatch lid");
     workpiece = open.path("id").asString();
-    exercise = open.path("exercise").path("id").asString();
+    exercise = open.path("task").path("exercise").asString();
     submission =
         rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    practice =
+        rune.post(
+                "/api/practice",
+                Map.of("form", "cleat", "profile", "All quads", "clientKey", UUID.randomUUID()))
             .is(201)
             .json()
             .path("id")
@@ -207,13 +223,18 @@ class AccessTest {
     if (line.path().equals("/api/exercises/{exercise}/uploads")) {
       return client.upload(exercise, "x.obj", new byte[0], UUID.randomUUID());
     }
-    String id =
-        line.path().contains("submissions/{id}")
-            ? submission
-            : line.path().contains("uploads/{id}") ? upload : workpiece;
+    if (line.path().equals("/api/practice/files")) {
+      Map<String, Object> fields =
+          Map.of("unit", "mm", "profile", "All quads", "clientKey", UUID.randomUUID());
+      return client.sendFile(line.path(), fields, "x.obj", new byte[0]);
+    }
     String path =
         line.path()
-            .replace("{id}", id)
+            .replace("submissions/{id}", "submissions/" + submission)
+            .replace("uploads/{id}", "uploads/" + upload)
+            .replace("practice/{id}", "practice/" + practice)
+            .replace("{id}", workpiece)
+            .replace("{form}", "pontoon")
             .replace("{exercise}", exercise)
             .replace("{revision}", "99")
             .replace("{step}", "99");

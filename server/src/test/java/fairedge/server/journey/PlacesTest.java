@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.props.Form;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
@@ -88,6 +89,9 @@ class PlacesTest {
       browser.press("Hand in a file");
       browser.see("drop");
       expectOpen("hand-in", theme);
+      browser.open("/practice");
+      browser.button("Choose a file");
+      expectOpen("practice", theme);
       browser.open("/answer/" + submission("rune", true) + "?note=1");
       browser.see("verdict");
       browser.see("stage");
@@ -111,7 +115,7 @@ class PlacesTest {
 
   private void expectOpen(String place, String theme) {
     assertThat(browser.barriers()).as(place + ", " + theme).isEmpty();
-    if (List.of("desk", "my-work").contains(place) && theme.equals("light")) {
+    if (List.of("desk", "my-work", "practice").contains(place) && theme.equals("light")) {
       browser.picture(place);
     }
     if (place.equals("review") && theme.equals("night")) {
@@ -215,6 +219,34 @@ class PlacesTest {
                 "select stage, file_name from upload where file_name like '%bollard%' or file_name"
                     + " like 'notes%' order by received_at"))
         .containsExactly(List.of("failed", "notes.txt"), List.of("done", "bollard.obj"));
+  }
+
+  @Test
+  void practice_isBegunWithAForm_orAFile_andPutAway() {
+    signIn("Tobias");
+    browser.open("/practice");
+    browser.click("button:has(img[src*='fairlead-block'])");
+    browser.leaveDialog("To the bench");
+    Mesh block = HarbourProps.fairleadBlock();
+    browser.clickAt(block.position(4));
+    browser.clickAt(block.position(5));
+    browser.seeText("effect", "Splits 1 face");
+    browser.type(Keys.ENTER);
+    browser.seeText("face-count", "of 17 faces");
+    browser.open("/practice");
+    browser.button("Carry on cutting");
+    browser.dropFile("plank.obj", "v 0 0 0\nv 9 0 0\nv 9 4 0\nv 0 4 0\nf 1 2 3 4\n");
+    browser.leaveDialog("To the bench");
+    browser.seeText("face-count", "1 face, all quads");
+    browser.open("/practice");
+    browser.pressIn("plank", "Put away");
+    browser.press("Bring it back");
+    browser.pressIn("plank", "Put away");
+    browser.button("Bring it back");
+    browser.reload();
+    browser.button("Carry on cutting");
+    assertThat(browser.count("li img[src*='/picture']")).isEqualTo(1 + Form.values().length);
+    assertThat(browser.complaints()).isEmpty();
   }
 
   @Test

@@ -114,19 +114,29 @@ public final class Client {
 
   /** Sends a file that is to be handed in. */
   public Reply upload(String exercise, String name, byte[] file, UUID key) {
-    String border = "border" + key;
-    ByteArrayOutputStream body = new ByteArrayOutputStream();
-    body.writeBytes(
-        ("--%s\r\nContent-Disposition: form-data; name=\"clientKey\"\r\n\r\n%s\r\n--%s\r\n"
-                + "Content-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n"
+    return sendFile(
+        "/api/exercises/" + exercise + "/uploads", Map.of("clientKey", key), name, file);
+  }
+
+  /** Sends a file with some fields before it. */
+  public Reply sendFile(String path, Map<String, ?> fields, String name, byte[] file) {
+    String border = "border" + UUID.randomUUID();
+    StringBuilder head = new StringBuilder();
+    fields.forEach((field, value) ->
+        head.append(
+            "--%s\r\nContent-Disposition: form-data; name=\"%s\"\r\n\r\n%s\r\n"
+                .formatted(border, field, value)));
+    head.append(
+        ("--%s\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n"
                 + "Content-Type: application/octet-stream\r\n\r\n")
-            .formatted(border, key, border, name)
-            .getBytes(StandardCharsets.UTF_8));
+            .formatted(border, name));
+    ByteArrayOutputStream body = new ByteArrayOutputStream();
+    body.writeBytes(head.toString().getBytes(StandardCharsets.UTF_8));
     body.writeBytes(file);
     body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
     return send(
         "POST",
-        "/api/exercises/" + exercise + "/uploads",
+        path,
         BodyPublishers.ofByteArray(body.toByteArray()),
         "multipart/form-data; boundary=" + border,
         true);

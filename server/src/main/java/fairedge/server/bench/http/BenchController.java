@@ -4,8 +4,10 @@ import fairedge.core.cut.View;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
+import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Shapes;
+import fairedge.server.bench.Trials;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
@@ -36,11 +38,15 @@ class BenchController {
   private static final String STEP = "application/vnd.fair-edge.step";
 
   private final Bench bench;
+  private final Trials trials;
+  private final MeshOutlet outlet;
   private final Shapes shapes;
   private final Json json;
 
-  BenchController(Bench bench, Shapes shapes, Json json) {
+  BenchController(Bench bench, Trials trials, MeshOutlet outlet, Shapes shapes, Json json) {
     this.bench = bench;
+    this.trials = trials;
+    this.outlet = outlet;
     this.shapes = shapes;
     this.json = json;
   }
@@ -68,6 +74,11 @@ class BenchController {
     return bench.open(exercise, student);
   }
 
+  @PutMapping("/practice/{id}/workpiece")
+  WorkpieceView openPractice(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
+    return bench.openPractice(id, account);
+  }
+
   @GetMapping("/workpieces/{id}")
   WorkpieceView state(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
     return bench.state(id, student);
@@ -86,7 +97,7 @@ class BenchController {
       @PathVariable UUID id,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
-    return Packed.reply(MESH, bench.smooth(id, student), accepted);
+    return Packed.reply(MESH, outlet.smooth(id, student), accepted);
   }
 
   /** The state and the mesh, if the workpiece went on from a revision; else nothing. */
@@ -106,10 +117,10 @@ class BenchController {
       @PathVariable UUID id,
       @Valid @RequestBody PreviewRequest asked,
       @AuthenticationPrincipal SignedIn student) {
-    return bench.preview(
+    return trials.preview(
         id,
         student,
-        new Bench.Trial(asked.revision(), asked.change(), asked.view(), asked.findings()));
+        new Trials.Trial(asked.revision(), asked.change(), asked.view(), asked.findings()));
   }
 
   /** Asked by POST, since what is chosen may be long; it changes nothing. */
@@ -154,7 +165,7 @@ class BenchController {
       @AuthenticationPrincipal SignedIn student) {
     return ResponseEntity.ok()
         .header("Content-Disposition", "attachment; filename=\"workpiece.obj\"")
-        .body(bench.file(id, student, step));
+        .body(outlet.file(id, student, step));
   }
 
   /** The text of an SVG file. */

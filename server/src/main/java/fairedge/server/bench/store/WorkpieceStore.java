@@ -19,6 +19,7 @@ import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.server.bench.After;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Json;
+import fairedge.server.practice.Practice;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -46,9 +47,19 @@ public class WorkpieceStore {
     this.json = json;
   }
 
-  /** Where a workpiece stands. */
+  /**
+   * Where a workpiece stands.
+   *
+   * @param exerciseId null in free practice
+   * @param practiceId null in an exercise
+   */
   public record Head(
-      UUID id, UUID exerciseId, UUID studentId, @Nullable Long headStep, long revision) {}
+      UUID id,
+      @Nullable UUID exerciseId,
+      @Nullable UUID practiceId,
+      UUID studentId,
+      @Nullable Long headStep,
+      long revision) {}
 
   /** A step to keep. */
   public record NewStep(Change change, Receipt receipt, View view, After after) {}
@@ -74,6 +85,22 @@ public class WorkpieceStore {
         .fetchSingle(WORKPIECE.ID);
   }
 
+  /** The workpiece of a practice piece. */
+  public UUID openFor(Practice practice, Instant now) {
+    db.insertInto(WORKPIECE)
+        .set(WORKPIECE.ID, UUID.randomUUID())
+        .set(WORKPIECE.PRACTICE_ID, practice.id())
+        .set(WORKPIECE.STUDENT_ID, practice.accountId())
+        .set(WORKPIECE.OPENED_AT, now.atOffset(ZoneOffset.UTC))
+        .onConflict(WORKPIECE.PRACTICE_ID)
+        .doNothing()
+        .execute();
+    return db.select(WORKPIECE.ID)
+        .from(WORKPIECE)
+        .where(WORKPIECE.PRACTICE_ID.eq(practice.id()))
+        .fetchSingle(WORKPIECE.ID);
+  }
+
   public Optional<Head> find(UUID id) {
     return db.selectFrom(WORKPIECE).where(WORKPIECE.ID.eq(id)).fetchOptional(WorkpieceStore::head);
   }
@@ -88,7 +115,12 @@ public class WorkpieceStore {
 
   private static Head head(WorkpieceRecord r) {
     return new Head(
-        r.getId(), r.getExerciseId(), r.getStudentId(), r.getHeadStep(), r.getRevision());
+        r.getId(),
+        r.getExerciseId(),
+        r.getPracticeId(),
+        r.getStudentId(),
+        r.getHeadStep(),
+        r.getRevision());
   }
 
   public boolean isAnswered(UUID workpiece, UUID clientKey) {
@@ -175,13 +207,13 @@ public class WorkpieceStore {
         .map(r -> json.read(r.get(STEP.CHANGE), Change.class));
   }
 
-  public UUID exerciseOf(long step) {
-    return db.select(WORKPIECE.EXERCISE_ID)
-        .from(WORKPIECE)
-        .join(STEP)
-        .on(STEP.WORKPIECE_ID.eq(WORKPIECE.ID))
-        .where(STEP.ID.eq(step))
-        .fetchSingle(WORKPIECE.EXERCISE_ID);
+  /** The workpiece of a step. */
+  public Head headOf(long step) {
+    return find(db.select(STEP.WORKPIECE_ID)
+            .from(STEP)
+            .where(STEP.ID.eq(step))
+            .fetchSingle(STEP.WORKPIECE_ID))
+        .orElseThrow();
   }
 
   /** The latest snapshot on the line to a step, that of the step itself too. */

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.practice.http;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+/** Free practice: meshes to cut without an exercise. */
+@NullMarked
+package fairedge.server.practice;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.practice.store;
+
+import org.jspecify.annotations.NullMarked;

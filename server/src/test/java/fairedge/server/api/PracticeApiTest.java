@@ -1,0 +1,128 @@
+package fairedge.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.core.props.Form;
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+class PracticeApiTest {
+  private static final String SHEET =
+      """
+      v 0 0 0
+      v 2 0 0
+      v 2 1 0
+      v 0 1 0
+      f 1 2 3 4
+      """;
+
+  private static Database database;
+  private static Application app;
+
+  @BeforeAll
+  static void start() {
+    database = new Database();
+    app = Application.on(database);
+  }
+
+  @AfterAll
+  static void stop() {
+    app.close();
+    database.close();
+  }
+
+  private static Map<String, Object> begin(String form, UUID key) {
+    return Map.of("form", form, "profile", "All quads", "clientKey", key);
+  }
+
+  private static Reply send(Client client, String name, String file, UUID key) {
+    Map<String, Object> fields = Map.of("unit", "cm", "profile", "Open sheet", "clientKey", key);
+    return client.sendFile(
+        "/api/practice/files", fields, name, file.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static JsonNode open(Client client, JsonNode piece) {
+    String id = piece.path("id").asString();
+    return client.put("/api/practice/" + id + "/workpiece", Map.of()).is(200).json();
+  }
+
+  @Test
+  void everyFormOfTheShelf_canBeBegunAndDrawn() {
+    Client rune = Client.signedIn(app, "rune");
+    JsonNode forms = rune.get("/api/practice").is(200).json().path("forms");
+    assertThat(forms).hasSize(Form.values().length);
+    for (JsonNode form : forms) {
+      String name = form.path("form").asString();
+      JsonNode piece = rune.post("/api/practice", begin(name, UUID.randomUUID())).is(201).json();
+      JsonNode workpiece = open(rune, piece);
+      assertThat(workpiece.path("check").path("figures").path("faces").asInt())
+          .isEqualTo(form.path("faces").asInt());
+      assertThat(workpiece.path("task").path("exercise").isNull()).isTrue();
+      assertThat(rune.get("/api/practice/forms/" + name + "/picture").is(200).bytes())
+          .isEqualTo(rune.get("/api/practice/" + piece.path("id").asString() + "/picture").bytes());
+    }
+  }
+
+  @Test
+  void piece_isCutAndKept_butNeverHandedIn() {
+    Client marit = Client.signedIn(app, "marit");
+    UUID key = UUID.randomUUID();
+    JsonNode piece = marit.post("/api/practice", begin("mooring-bollard", key)).is(201).json();
+    assertThat(marit.post("/api/practice", begin("mooring-bollard", key)).is(201).json())
+        .isEqualTo(piece);
+    String path = "/api/workpieces/" + open(marit, piece).path("id").asString();
+    marit.post(path + "/steps", Bollard.step(0, Bollard.waistLoop(0.5))).is(200);
+    assertThat(open(marit, piece).path("steps")).hasSize(1);
+    assertThat(marit.post(path + "/submissions", Bollard.move(1)).is(400).detail())
+        .isEqualTo("Free practice is not handed in.");
+  }
+
+  @Test
+  void ownFile_isReadInItsUnit_andSentTwiceIsOnePiece() {
+    Client ines = Client.signedIn(app, "ines");
+    UUID key = UUID.randomUUID();
+    JsonNode piece = send(ines, "quay plank.OBJ", SHEET, key).is(201).json();
+    assertThat(piece.path("title").asString()).isEqualTo("quay plank");
+    assertThat(piece.path("unit").asString()).isEqualTo("cm");
+    assertThat(send(ines, "quay plank.OBJ", SHEET, key).is(201).json()).isEqualTo(piece);
+    assertThat(open(ines, piece).path("check").path("figures").path("vertices").asInt())
+        .isEqualTo(4);
+  }
+
+  @Test
+  void badFile_isNotBegun_andTheLineIsSaid() {
+    Client ines = Client.signedIn(app, "ines");
+    JsonNode problem = send(ines, "x.obj", "v 0 0\nf 1 2", UUID.randomUUID()).is(422).json();
+    assertThat(problem.path("line").asInt()).isEqualTo(2);
+    Map<String, Object> fields =
+        Map.of("unit", "ell", "profile", "Open sheet", "clientKey", UUID.randomUUID());
+    ines.sendFile("/api/practice/files", fields, "x.obj", SHEET.getBytes(StandardCharsets.UTF_8))
+        .is(400);
+    ines.post("/api/practice", begin("anchor", UUID.randomUUID())).is(404);
+    ines.post(
+            "/api/practice",
+            Map.of("form", "cleat", "profile", "Any", "clientKey", UUID.randomUUID()))
+        .is(400);
+  }
+
+  @Test
+  void pieceThatIsPutAway_canBeBroughtBack() {
+    Client tobias = Client.signedIn(app, "tobias");
+    JsonNode piece =
+        tobias.post("/api/practice", begin("pontoon", UUID.randomUUID())).is(201).json();
+    String kept = "/api/practice/" + piece.path("id").asString() + "/kept";
+    tobias.put(kept, Map.of("inSight", false)).is(200);
+    assertThat(tobias.get("/api/practice").json().path("pieces")).isEmpty();
+    tobias.put(kept, Map.of("inSight", true)).is(200);
+    assertThat(tobias.get("/api/practice").json().path("pieces")).hasSize(1);
+  }
+}

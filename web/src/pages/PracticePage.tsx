@@ -1,0 +1,5 @@
+import { Practice } from '../features/practice/Practice';
+
+export function PracticePage() {
+  return <Practice />;
+}
