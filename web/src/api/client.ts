@@ -42,7 +42,12 @@ function csrfToken(): string {
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
-async function request(method: Method, path: string, body?: unknown): Promise<Response> {
+async function request(
+  method: Method,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+): Promise<Response> {
   const headers: Record<string, string> = { 'X-XSRF-TOKEN': csrfToken() };
   if (body !== undefined) headers['Content-Type'] = 'application/json';
   let response: Response;
@@ -51,6 +56,7 @@ async function request(method: Method, path: string, body?: unknown): Promise<Re
       method,
       headers,
       body: body === undefined ? undefined : JSON.stringify(body),
+      signal,
     });
   } catch {
     throw new ApiProblem(0, 'No connection', 'The server does not answer.');
@@ -72,8 +78,13 @@ function problemOf(status: number, problem: Record<string, unknown>): ApiProblem
   );
 }
 
-async function json<T>(method: Method, path: string, body?: unknown): Promise<T> {
-  return (await (await request(method, path, body)).json()) as T;
+async function json<T>(
+  method: Method,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+): Promise<T> {
+  return (await (await request(method, path, body, signal)).json()) as T;
 }
 
 /** A reply to a step: the new state, and where in the buffer the mesh message begins. */
@@ -154,8 +165,15 @@ export const api = {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);
     return response.status === 204 ? null : readStepped(await response.arrayBuffer());
   },
-  preview: (id: string, revision: number, change: Change, view: View, findings: boolean) =>
-    json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view, findings }),
+  preview: (
+    id: string,
+    revision: number,
+    change: Change,
+    view: View,
+    findings: boolean,
+    stop?: AbortSignal,
+  ) =>
+    json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view, findings }, stop),
   choose: (id: string, revision: number, way: Schemas['Way'], from: Schemas['ChosenView']) =>
     json<Schemas['ChosenView']>('POST', `/workpieces/${id}/choices`, { revision, way, from }),
   readShape: (svg: string) => json<Schemas['ShapeView']>('POST', '/shapes', { svg }),

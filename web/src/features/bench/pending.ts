@@ -66,14 +66,17 @@ interface Wanted {
   revision: number;
   change: Change;
   view: View;
-  findings: boolean;
   key: string;
+}
+
+function ask({ workpiece, revision, change, view }: Wanted, findings: boolean, stop?: AbortSignal) {
+  return api.preview(workpiece, revision, change, view, findings, stop);
 }
 
 /**
  * What a change would do, asked of the core whenever it changes: one request at a time, the newest
  * wins, and the last answer stays in view until the next is there. First what it would do, which is
- * quick; once the hand rests, what the check would say of it.
+ * quick; once the hand rests, what the check would say of it, which nothing newer waits for.
  */
 export function usePreview(
   workpiece: string,
@@ -92,9 +95,8 @@ export function usePreview(
   const key = change && view ? JSON.stringify([workpiece, revision, change]) : '';
 
   useEffect(() => {
-    const wish = (findings: boolean): Wanted | null =>
-      change && view ? { workpiece, revision, change, view, findings, key } : null;
-    wanted.current = wish(false);
+    const wish: Wanted | null = change && view ? { workpiece, revision, change, view, key } : null;
+    wanted.current = wish;
     const run = async () => {
       if (running.current) return;
       running.current = true;
@@ -102,15 +104,7 @@ export function usePreview(
         for (let next = wanted.current; next; next = wanted.current) {
           wanted.current = null;
           try {
-            const { change, view, findings } = next;
-            const preview = await api.preview(
-              next.workpiece,
-              next.revision,
-              change,
-              view,
-              findings,
-            );
-            setShown({ preview, problem: null, asked: next.key });
+            setShown({ preview: await ask(next, false), problem: null, asked: next.key });
           } catch (e) {
             if (e instanceof ApiProblem) setShown({ preview: null, problem: e, asked: next.key });
           }
@@ -120,11 +114,23 @@ export function usePreview(
       }
     };
     void run();
-    const later = setTimeout(() => {
-      wanted.current = wish(true);
-      void run();
-    }, CHECK_AFTER_MS);
-    return () => clearTimeout(later);
+    const outdated = new AbortController();
+    const check = async () => {
+      if (!wish) return;
+      try {
+        const preview = await ask(wish, true, outdated.signal);
+        if (!outdated.signal.aborted) setShown({ preview, problem: null, asked: wish.key });
+      } catch (e) {
+        if (e instanceof ApiProblem && !outdated.signal.aborted) {
+          setShown({ preview: null, problem: e, asked: wish.key });
+        }
+      }
+    };
+    const later = setTimeout(() => void check(), CHECK_AFTER_MS);
+    return () => {
+      clearTimeout(later);
+      outdated.abort();
+    };
     // The key stands for change and revision; the view matters only when they change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, tries]);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Change } from '../../api/client';
 import type { Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
@@ -71,6 +71,23 @@ export function usePendingCut(
     !preview.refusal &&
     !preview.changesNothing;
 
+  const asked = useRef(false);
+  const make = async (): Promise<boolean> => {
+    // Asked before the core has answered: made as soon as it has, if it can be.
+    asked.current = change !== null && !current;
+    if (!canMake || !view) return false;
+    if (!(await control.step(change, view))) return false;
+    setMade(change);
+    hand.made();
+    return true;
+  };
+
+  useEffect(() => {
+    if (!asked.current || (change && !current)) return;
+    asked.current = false;
+    if (change) void make();
+  });
+
   return {
     tool,
     hand,
@@ -91,6 +108,7 @@ export function usePendingCut(
     },
 
     drop: () => {
+      asked.current = false;
       hand.drop();
       control.forgive();
     },
@@ -101,14 +119,8 @@ export function usePendingCut(
       return hand.click(at);
     },
 
-    /** Whether it was made. */
-    make: async (): Promise<boolean> => {
-      if (!canMake || !view) return false;
-      if (!(await control.step(change, view))) return false;
-      setMade(change);
-      hand.made();
-      return true;
-    },
+    /** Whether it was made at once. */
+    make,
 
     /** Makes the last change once more with its settings; null where there is none. */
     again: made && view ? () => void control.step(made, view) : null,

@@ -15,7 +15,7 @@ import { useLens } from '../../stage/useLens';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
-import { counted, numberText, whenText } from '../../ui/time';
+import { counted, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { AnswerPanel } from './AnswerPanel';

@@ -27,6 +27,7 @@ public final class Changes {
    */
   public static Receipt made(Mesh mesh, Change change) {
     byte[] before = MeshBytes.write(mesh);
+    Mesh copy = mesh.copy();
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
     Preview<byte[]> preview = workpiece.preview(change, SOMEWHERE, (m, o) -> MeshBytes.write(m));
     assertMesh(mesh).hasBytes(before);
@@ -34,6 +35,7 @@ public final class Changes {
     assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Made.class);
     assertThat(outcome).isEqualTo(preview.outcome());
     assertMesh(mesh).isSound().hasBytes(preview.seen());
+    assertMesh(copy).as("a copy stays as it was").isSound().hasBytes(before);
     if (workpiece.stepCount() > 0) {
       workpiece.undo();
       assertMesh(mesh).hasBytes(before);

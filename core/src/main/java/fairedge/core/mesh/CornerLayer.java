@@ -17,6 +17,14 @@ final class CornerLayer {
     Arrays.fill(ofCorner, Mesh.NONE);
   }
 
+  CornerLayer copy() {
+    CornerLayer copy = new CornerLayer(0);
+    copy.values = values.clone();
+    copy.end = end;
+    copy.ofCorner = ofCorner.clone();
+    return copy;
+  }
+
   int add(Vec3 value) {
     int at = 3 * end;
     if (at + 3 > values.length) {

@@ -105,6 +105,48 @@ public final class Mesh {
     cornerPreviousOnEdge = new int[corners];
   }
 
+  /** The same mesh once more, the caller's to change or to read while this one changes. */
+  public Mesh copy() {
+    Mesh copy = new Mesh(0, 0, 0, 0);
+    copy.x = x.clone();
+    copy.y = y.clone();
+    copy.z = z.clone();
+    copy.vertexEdge = vertexEdge.clone();
+    copy.vertexEnd = vertexEnd;
+    copy.vertexCount = vertexCount;
+    copy.edgeFirst = edgeFirst.clone();
+    copy.edgeSecond = edgeSecond.clone();
+    copy.edgeNextAtFirst = edgeNextAtFirst.clone();
+    copy.edgePreviousAtFirst = edgePreviousAtFirst.clone();
+    copy.edgeNextAtSecond = edgeNextAtSecond.clone();
+    copy.edgePreviousAtSecond = edgePreviousAtSecond.clone();
+    copy.edgeCorner = edgeCorner.clone();
+    copy.edgeEnd = edgeEnd;
+    copy.edgeCount = edgeCount;
+    copy.faceCorner = faceCorner.clone();
+    copy.faceSize = faceSize.clone();
+    copy.faceEnd = faceEnd;
+    copy.faceCount = faceCount;
+    copy.cornerVertex = cornerVertex.clone();
+    copy.cornerEdge = cornerEdge.clone();
+    copy.cornerFace = cornerFace.clone();
+    copy.cornerNext = cornerNext.clone();
+    copy.cornerPrevious = cornerPrevious.clone();
+    copy.cornerNextOnEdge = cornerNextOnEdge.clone();
+    copy.cornerPreviousOnEdge = cornerPreviousOnEdge.clone();
+    copy.cornerEnd = cornerEnd;
+    copy.freeCorner = freeCorner;
+    for (int i = 0; i < layers.length; i++) {
+      CornerLayer layer = layers[i];
+      copy.layers[i] = layer == null ? null : layer.copy();
+    }
+    copy.faceLabel = faceLabel == null ? null : faceLabel.clone();
+    copy.labels.clear();
+    copy.labels.addAll(labels);
+    copy.materialFiles.addAll(materialFiles);
+    return copy;
+  }
+
   /** One more than the highest vertex id ever given along this line of steps. */
   public int vertexEnd() {
     return vertexEnd;

@@ -145,7 +145,7 @@ public class Bench {
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
           CheckView foreseen = held.foreseen(change);
-          held.check = foreseen != null ? foreseen : workshop.check(head, held.workpiece);
+          held.check = foreseen != null ? foreseen : workshop.check(head, held.workpiece.mesh());
           held.chosen = receipt.chosen();
           After after = After.of(change, effect, before, held.check);
           NewStep step = new NewStep(change, receipt, view, after);
@@ -194,7 +194,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
           }
-          held.check = workshop.check(head, held.workpiece);
+          held.check = workshop.check(head, held.workpiece.mesh());
           return touched;
         });
   }
@@ -213,7 +213,7 @@ public class Bench {
           }
           requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
-          held.check = workshop.check(head, held.workpiece);
+          held.check = workshop.check(head, held.workpiece.mesh());
           return held.workpiece.lastTouched().orElseThrow();
         });
   }
@@ -234,7 +234,7 @@ public class Bench {
           }
           store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
-          held.check = workshop.check(head, held.workpiece);
+          held.check = workshop.check(head, held.workpiece.mesh());
           return null;
         });
   }

@@ -2,8 +2,13 @@ package fairedge.server.bench;
 
 import fairedge.core.cut.CutPiece;
 import fairedge.core.cut.CutPoint;
+import fairedge.core.cut.CutRemark;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Receipt;
+import fairedge.json.CheckView;
 import fairedge.json.CheckView.Altered;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.ElementView;
@@ -40,6 +45,61 @@ public record PreviewView(
     List<Altered> wouldAlter,
     int wouldMend) {
 
+  /** A change that can't be made, on the mesh as it is. */
+  static PreviewView refused(long revision, Refusal refusal, Mesh mesh) {
+    return new PreviewView(
+        revision,
+        new RefusalView(refusal.reason(), ElementView.ofNullable(refusal.element(), mesh)),
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        true,
+        GhostView.NONE,
+        true,
+        List.of(),
+        List.of(),
+        0);
+  }
+
+  /** A change that can be made, on the mesh as it is, without what the check would say. */
+  static PreviewView made(
+      long revision, String sentence, Receipt receipt, GhostView ghost, Mesh mesh) {
+    return new PreviewView(
+        revision,
+        null,
+        sentence,
+        receipt.pieces().stream().map(PieceView::of).toList(),
+        receipt.remarks().stream().map(r -> RemarkView.of(r, mesh)).toList(),
+        receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
+        receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
+        receipt.changesNothing(),
+        ghost,
+        false,
+        List.of(),
+        List.of(),
+        0);
+  }
+
+  /** The same with what the check would say. */
+  PreviewView checked(CheckView before, CheckView after) {
+    return new PreviewView(
+        revision,
+        refusal,
+        sentence,
+        pieces,
+        remarks,
+        splitFaces,
+        splitEdges,
+        changesNothing,
+        ghost,
+        true,
+        after.newSince(before),
+        after.alteredSince(before),
+        before.newSince(after).size());
+  }
+
   /**
    * What would be drawn otherwise.
    *
@@ -58,7 +118,12 @@ public record PreviewView(
 
   /** A remark with its place; {@code stop} says what stops a loop there. */
   public record RemarkView(
-      String text, @Nullable ElementView element, @Nullable Vec3 at, @Nullable StopView stop) {}
+      String text, @Nullable ElementView element, @Nullable Vec3 at, @Nullable StopView stop) {
+    static RemarkView of(CutRemark r, Mesh mesh) {
+      return new RemarkView(
+          r.text(), ElementView.ofNullable(r.element(), mesh), r.at(), StopView.of(r.stop()));
+    }
+  }
 
   /** What stops a loop. */
   public enum StopView {

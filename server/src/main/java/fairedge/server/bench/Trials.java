@@ -5,22 +5,15 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
-import fairedge.core.step.Receipt;
 import fairedge.json.CheckView;
-import fairedge.json.FindingView.ElementView;
 import fairedge.server.bench.PreviewView.GhostView;
-import fairedge.server.bench.PreviewView.PieceView;
-import fairedge.server.bench.PreviewView.RefusalView;
-import fairedge.server.bench.PreviewView.RemarkView;
-import fairedge.server.bench.PreviewView.StopView;
 import fairedge.server.bench.Workshop.Held;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.platform.SignedIn;
-import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.Semaphore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Tries pending changes out, by the code that will make them, and tells what would come of them.
@@ -30,6 +23,12 @@ public class Trials {
   private final Workpieces workpieces;
   private final Workshop workshop;
 
+  /**
+   * The check runs on a copy, so that neither a step nor a quicker preview waits for it; so many at
+   * once that the copies fit in memory.
+   */
+  private final Semaphore copies = new Semaphore(3);
+
   Trials(Workpieces workpieces, Workshop workshop) {
     this.workpieces = workpieces;
     this.workshop = workshop;
@@ -38,79 +37,60 @@ public class Trials {
   /** What is asked of a preview. */
   public record Trial(long revision, Change change, View view, boolean findings) {}
 
-  @Transactional(readOnly = true)
-  public PreviewView preview(UUID id, SignedIn student, Trial trial) {
-    Head head = workpieces.require(id, student);
+  /**
+   * What was found while the change was in force.
+   *
+   * @param before what the check says now
+   * @param after a copy of the mesh as it would be, where the check is to look at it
+   */
+  private record Tried(PreviewView quick, CheckView before, @Nullable Mesh after) {}
+
+  /** In no transaction: while it waits and checks it shall hold no connection. */
+  public PreviewView preview(UUID id, SignedIn owner, Trial trial) {
+    Head head = workpieces.require(id, owner);
     Workpieces.requireFresh(head, trial.revision());
-    return workshop.with(head, held -> preview(head, held, trial));
+    if (!trial.findings()) {
+      return workshop.with(head, held -> tried(held, trial)).quick();
+    }
+    copies.acquireUninterruptibly();
+    try {
+      Tried tried = workshop.with(head, held -> tried(held, trial));
+      Mesh after = tried.after();
+      if (after == null) {
+        return tried.quick();
+      }
+      CheckView check = workshop.check(head, after);
+      workshop.foresee(head, trial.change(), check);
+      return tried.quick().checked(tried.before(), check);
+    } finally {
+      copies.release();
+    }
   }
 
-  /** The mesh as it would be, and what the check would say of it, if it was asked. */
-  private record Seen(GhostView ghost, @Nullable CheckView check) {}
-
-  private PreviewView preview(Head head, Held held, Trial trial) {
+  private static Tried tried(Held held, Trial trial) {
+    record Seen(GhostView ghost, @Nullable Mesh mesh) {}
     Preview<Seen> preview =
         held.workpiece.preview(
             trial.change(),
             trial.view(),
-            (mesh, outcome) -> {
-              if (!(outcome instanceof Outcome.Made made)) {
-                return new Seen(GhostView.NONE, null);
-              }
-              CheckView check = trial.findings() ? workshop.check(head, held.workpiece) : null;
-              return new Seen(Ghost.of(mesh, made.receipt()), check);
-            });
-    if (preview.seen().check() != null) {
-      held.foresee(trial.change(), preview.seen().check());
-    }
-    return previewView(held, preview);
-  }
-
-  private static PreviewView previewView(Held held, Preview<Seen> preview) {
+            (mesh, outcome) ->
+                outcome instanceof Outcome.Made made
+                    ? new Seen(
+                        Ghost.of(mesh, made.receipt()), trial.findings() ? mesh.copy() : null)
+                    : new Seen(GhostView.NONE, null));
     Mesh mesh = held.workpiece.mesh();
-    return switch (preview.outcome()) {
-      case Outcome.Refused refused ->
-          new PreviewView(
-              held.revision(),
-              new RefusalView(
-                  refused.refusal().reason(),
-                  ElementView.ofNullable(refused.refusal().element(), mesh)),
-              "",
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              true,
-              GhostView.NONE,
-              true,
-              List.of(),
-              List.of(),
-              0);
-      case Outcome.Made made -> {
-        Receipt receipt = made.receipt();
-        CheckView after = preview.seen().check();
-        yield new PreviewView(
-            held.revision(),
-            null,
-            preview.effect().sentence(),
-            receipt.pieces().stream().map(PieceView::of).toList(),
-            receipt.remarks().stream()
-                .map(r ->
-                    new RemarkView(
-                        r.text(),
-                        ElementView.ofNullable(r.element(), mesh),
-                        r.at(),
-                        StopView.of(r.stop())))
-                .toList(),
-            receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
-            receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
-            receipt.changesNothing(),
-            preview.seen().ghost(),
-            after != null,
-            after == null ? List.of() : after.newSince(held.check),
-            after == null ? List.of() : after.alteredSince(held.check),
-            after == null ? 0 : held.check.newSince(after).size());
-      }
-    };
+    PreviewView quick =
+        switch (preview.outcome()) {
+          case Outcome.Refused refused ->
+              PreviewView.refused(held.revision(), refused.refusal(), mesh);
+          case Outcome.Made made ->
+              PreviewView.made(
+                  held.revision(),
+                  preview.effect().sentence(),
+                  made.receipt(),
+                  preview.seen().ghost(),
+                  mesh);
+        };
+    return new Tried(quick, held.check, preview.seen().mesh());
   }
 }

@@ -142,14 +142,27 @@ class Workshop {
     }
   }
 
-  /** The check of a workpiece as it is, by the profile of what it is cut for. */
-  CheckView check(Head head, Workpiece workpiece) {
-    return inspections.inspect(workpiece.mesh(), tasks.of(head).profile(), workpiece.tolerance());
+  /** The check of a mesh by the profile of what a workpiece is cut for. */
+  CheckView check(Head head, Mesh mesh) {
+    Task task = tasks.of(head);
+    return inspections.inspect(mesh, task.profile(), task.tolerance());
+  }
+
+  /** Keeps what the check would say after a change, as long as the workpiece stands as it did. */
+  void foresee(Head head, Change change, CheckView check) {
+    Held held = cache.getIfPresent(head.id());
+    if (held != null) {
+      synchronized (held) {
+        if (held.isAt(head)) {
+          held.foresee(change, check);
+        }
+      }
+    }
   }
 
   private Held load(Head head) {
     Workpiece workpiece = rebuild(head, head.headStep());
-    return new Held(workpiece, head, check(head, workpiece));
+    return new Held(workpiece, head, check(head, workpiece.mesh()));
   }
 
   /** Lets what is held stand at another step without the steps that lead there in memory. */
