@@ -71,10 +71,7 @@ export function usePendingCut(
     !preview.refusal &&
     !preview.changesNothing;
 
-  const asked = useRef(false);
-  const make = async (): Promise<boolean> => {
-    // Asked before the core has answered: made as soon as it has, if it can be.
-    asked.current = change !== null && !current;
+  const makeNow = async (): Promise<boolean> => {
     if (!canMake || !view) return false;
     if (!(await control.step(change, view))) return false;
     setMade(change);
@@ -82,11 +79,19 @@ export function usePendingCut(
     return true;
   };
 
+  // Asked before the core has answered, a change is made as soon as it has, if it can be.
+  const latest = useRef(makeNow);
+  const answered = useRef<() => void>(null);
   useEffect(() => {
-    if (!asked.current || (change && !current)) return;
-    asked.current = false;
-    if (change) void make();
+    latest.current = makeNow;
+    if (change && !current) return;
+    answered.current?.();
+    answered.current = null;
   });
+  const make = async (): Promise<boolean> => {
+    if (change && !current) await new Promise<void>((go) => (answered.current = go));
+    return latest.current();
+  };
 
   return {
     tool,
@@ -108,7 +113,6 @@ export function usePendingCut(
     },
 
     drop: () => {
-      asked.current = false;
       hand.drop();
       control.forgive();
     },
