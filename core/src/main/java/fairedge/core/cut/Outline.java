@@ -7,6 +7,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.near.RayCast;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
@@ -73,6 +74,15 @@ public final class Outline {
     }
   }
 
+  /** The faces that points of the shape meet, one for each point that meets any to cut. */
+  private final List<Integer> aimed = new ArrayList<>();
+
+  /** How many points meet none. */
+  private int beside;
+
+  /** Whether some of those meet a face that may not be cut. */
+  private boolean meetsOthers;
+
   private Outline(Site site, OutlineShape shape, Placement placement, Reach reach) {
     this.site = site;
     this.mesh = site.mesh();
@@ -113,32 +123,37 @@ public final class Outline {
 
   private CutResult cut() {
     List<TraceRun> runs = new ArrayList<>();
-    int[] beside = new int[2];
     RayCast rays = site.rays();
     for (OutlineShape.Path path : paths) {
-      runs.add(runOf(path, rays, beside));
+      runs.add(runOf(path, rays));
     }
     CutResult traced = Trace.cut(site, reach, runs);
-    boolean cuts = !site.edit().journal().isEmpty();
-    if (!cuts && beside[0] == beside[1]) {
-      throw Refusal.because("The shape misses the model in this view.");
-    }
-    if (!cuts) {
-      throw Refusal.because("The shape meets no face that may be cut.");
-    }
     List<CutRemark> remarks = new ArrayList<>();
-    if (beside[0] > 0) {
+    if (site.edit().journal().isEmpty()) {
+      remarks.add(whyNothing());
+    } else if (beside > 0) {
       remarks.add(
           CutRemark.of(
-              "%d of the shape's %d points lie beside what is cut.".formatted(beside[0], beside[1]),
+              "%d of the shape's %d points lie beside what is cut."
+                  .formatted(beside, beside + aimed.size()),
               null));
     }
     traced.remarks().stream().filter(r -> r.element() != null).forEach(remarks::add);
     return new CutResult(traced.pieces(), remarks, traced.usedVertices(), inside());
   }
 
-  /** Counts in {@code beside} the points that meet nothing to cut, and all. */
-  private TraceRun runOf(OutlineShape.Path path, RayCast rays, int[] beside) {
+  private CutRemark whyNothing() {
+    if (!aimed.isEmpty()) {
+      return CutRemark.of("The shape lies along edges that are there already.", null);
+    }
+    throw Refusal.because(
+        meetsOthers
+            ? "The shape meets no face that may be cut."
+            : "The shape misses the model in this view.");
+  }
+
+  /** Notes what the points of the path meet. */
+  private TraceRun runOf(OutlineShape.Path path, RayCast rays) {
     List<TracePoint> points = new ArrayList<>();
     int n = path.points().size();
     for (int i = 0; i < n; i++) {
@@ -146,8 +161,12 @@ public final class Outline {
       RayCast.Hit hit = Eyesight.first(placement.view(), place, rays, site);
       boolean end = !path.closed() && (i == 0 || i == n - 1);
       boolean meets = hit != null && site.allows(hit.face());
-      beside[0] += meets ? 0 : 1;
-      beside[1]++;
+      if (meets && hit != null) {
+        aimed.add(hit.face());
+      } else {
+        beside++;
+        meetsOthers |= hit != null;
+      }
       Anchor anchor =
           meets && !end && hit != null
               ? new Anchor.InFace(hit.face(), hit.at())
@@ -168,6 +187,14 @@ public final class Outline {
     site.edit().journal().touched().faces().stream()
         .filter(mesh::hasFace)
         .forEach(f -> consider(f, known, open));
+    if (site.edit().journal().isEmpty()) {
+      // Along edges that are there: what is inside lies at the corners of what was met.
+      for (int f : aimed) {
+        for (int v : mesh.vertices(f)) {
+          Arrays.stream(mesh.facesAt(v)).forEach(g -> consider(g, known, open));
+        }
+      }
+    }
     while (!open.isEmpty()) {
       int f = open.poll();
       found.add(f);
