@@ -10,7 +10,8 @@ import {
   type Run,
 } from '../src/features/bench/pending';
 import { WAYS, type CleanTool } from '../src/features/bench/hands/ways';
-import { solve } from '../src/features/bench/PieceTable';
+import { aimed, type AimBy } from '../src/features/bench/hands/aiming';
+import { settle, zeroNear } from '../src/features/bench/hands/measure';
 import { NOTHING, toggled } from '../src/features/bench/useChosen';
 
 const VIEW: View = { kind: 'perspective', eye: { x: 0, y: -9, z: 4 } };
@@ -119,17 +120,49 @@ describe('preview', () => {
 
 describe('typed lengths', () => {
   it('find the place on the edge nearest to where the point is', () => {
-    const mesh = { ends: () => [0, 1], local: (v: number) => [v * 10, 0, 0], toWorld } as never;
-    const fromMiddle = (p: { x: number }) => Math.abs(p.x - 5);
-    expect(solve(mesh, 0, 0.9, fromMiddle, 3)).toBeCloseTo(0.8, 9);
-    expect(solve(mesh, 0, 0.1, fromMiddle, 3)).toBeCloseTo(0.2, 9);
-    expect(solve(mesh, 0, 0.1, fromMiddle, 99)).toBeNull();
+    const fromMiddle = (wanted: number) => (t: number) => Math.abs(10 * t - 5) - wanted;
+    expect(zeroNear(0.9, fromMiddle(3))).toBeCloseTo(0.8, 9);
+    expect(zeroNear(0.1, fromMiddle(3))).toBeCloseTo(0.2, 9);
+    expect(zeroNear(0.1, fromMiddle(99))).toBeNull();
+  });
+
+  it('are settled by what the core measures, inside the edge', async () => {
+    const measured = (t: number) => Promise.resolve(t > 0 && t < 1 ? Math.hypot(3, 9 * t) : null);
+    const t = await settle({ now: 0.9, step: 0.02 }, measured, 5);
+    expect(t).toBeCloseTo(4 / 9, 5);
+    expect(await settle({ now: 0.5, step: 0.02 }, measured, 99)).toBeNull();
   });
 });
 
-function toWorld([x, y, z]: readonly [number, number, number]) {
-  return { x, y, z };
-}
+describe('aiming', () => {
+  const mesh = {
+    hasEdge: () => true,
+    ends: () => [0, 1],
+    local: (v: number) => [v * 10, 0, 0],
+    toWorld: ([x, y, z]: number[]) => ({ x, y, z }),
+  } as never;
+  const picked = { on: 'edge', id: 0, t: 0.4, at: AT, snapped: undefined } as const;
+  const from = { x: 7, y: -3, z: 0 };
+  const before = { x: 7, y: -9, z: 0 };
+  const aiming = { by: 'distance', distance: 2, step: 45, against: 'last' } as const;
+  const shareBy = (by: AimBy, t = 0.4) => {
+    const coming = { from, before, leaving: null };
+    const got = aimed({ ...picked, t }, { ...aiming, by }, coming, mesh, 'mm');
+    return got.on === 'edge' ? got.t : null;
+  };
+
+  it('lies a typed distance from the nearer end', () => {
+    expect(shareBy('distance')).toBeCloseTo(0.2);
+    expect(shareBy('distance', 0.6)).toBeCloseTo(0.8);
+  });
+
+  it('lies square to the edge, or in steps of an angle to the last piece', () => {
+    expect(shareBy('square')).toBeCloseTo(0.7);
+    expect(shareBy('steps', 0.5)).toBeCloseTo(0.4);
+    expect(shareBy('steps', 0.9)).toBeCloseTo(1, 6);
+    expect(shareBy('parts')).toBe(0.4);
+  });
+});
 
 describe('clean-up tools', () => {
   const scope = { chosen: null, hidden: [] };

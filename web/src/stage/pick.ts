@@ -4,6 +4,7 @@ import type { StageView } from './StageView';
 /** What lies under the pointer: the nearest vertex, else edge, else face that the eye sees. */
 export type Picked =
   | { on: 'vertex'; id: number; at: Point }
+  /** `snapped` says to what the place was drawn: "at the middle of". */
   | { on: 'edge'; id: number; t: number; at: Point; snapped: string | undefined }
   | { on: 'face'; id: number; at: Point; snapped?: string };
 
@@ -136,7 +137,13 @@ function snapToDivision(
     const q = view.project(at);
     if (Math.hypot(p.x - q.x, p.y - q.y) <= DIVISION_REACH) {
       const name = 2 * step === division ? 'middle' : (DIVISION_NAMES[division] ?? 'part');
-      return { on: 'edge', id: edge, t: step / division, at: snapped, snapped: name };
+      return {
+        on: 'edge',
+        id: edge,
+        t: step / division,
+        at: snapped,
+        snapped: `at the ${name} of`,
+      };
     }
   }
   return { on: 'edge', id: edge, t, at, snapped: undefined };

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Preview } from '../../api/client';
-import type { MeshBuffers, Point } from '../../mesh/MeshBuffers';
 import { letterOf } from '../../stage/CutLine';
+import type { Measure } from './hands/measure';
 import type { PendingPoint } from './pending';
 
 const ENDS: Record<string, ReactNode> = {
@@ -23,23 +23,16 @@ interface Props {
   unit: string;
   /** The placed point at the end of each piece. */
   ends: readonly PendingPoint[];
-  mesh: MeshBuffers;
-  /** Lets the end of a piece lie elsewhere on its edge. */
-  onMove: (piece: number, t: number) => void;
+  /** Lets the end of a piece lie where the piece measures what was typed. */
+  onTyped: (piece: number, measure: Measure, wanted: number) => void;
 }
 
 const ROWS = 12;
 
 /** The pieces of a trace: ends, length, angle to the last, angle to the edge it meets; to be typed. */
-export function PieceTable({ preview, unit, ends, mesh, onMove }: Props) {
+export function PieceTable({ preview, unit, ends, onTyped }: Props) {
   const { pieces } = preview;
   const first = Math.max(0, pieces.length - ROWS);
-  const move = (i: number, measure: (at: Point) => number, wanted: number) => {
-    const anchor = ends[i]?.anchor;
-    if (anchor?.on !== 'edge' || !mesh.hasEdge(anchor.edge)) return;
-    const t = solve(mesh, anchor.edge, anchor.t, measure, wanted);
-    if (t !== null) onMove(i, t);
-  };
   return (
     <table className="condensed w-full text-left">
       <thead className="text-[12px] text-ink2">
@@ -53,9 +46,10 @@ export function PieceTable({ preview, unit, ends, mesh, onMove }: Props) {
       <tbody>
         {pieces.slice(first).map((piece, k) => {
           const i = first + k;
-          const from = piece.points[0]?.at;
-          const movable = ends[i]?.anchor.on === 'edge' && from !== undefined;
-          const last = i > 0 ? directionOf(pieces[i - 1]!) : null;
+          const on = ends[i]?.anchor.on;
+          const movable = on === 'edge' || on === 'face';
+          const typed = (measure: Measure) =>
+            movable ? (value: number) => onTyped(i, measure, value) : undefined;
           return (
             <tr key={i} className="h-7">
               <td>
@@ -69,7 +63,7 @@ export function PieceTable({ preview, unit, ends, mesh, onMove }: Props) {
                 <Typed
                   label={`Length of piece ${letterOf(i)} in ${unit}`}
                   value={piece.length}
-                  onCommit={movable ? (v) => move(i, (at) => distance(from, at), v) : undefined}
+                  onCommit={typed('length')}
                 />
               </td>
               <td className="text-right">
@@ -80,16 +74,21 @@ export function PieceTable({ preview, unit, ends, mesh, onMove }: Props) {
                     label={`Angle of piece ${letterOf(i)} to the last in degrees`}
                     value={piece.toLast}
                     suffix="°"
-                    onCommit={
-                      movable && last
-                        ? (v) => move(i, (at) => angle(last, minus(at, from)), v)
-                        : undefined
-                    }
+                    onCommit={typed('toLast')}
                   />
                 )}
               </td>
               <td className="text-right">
-                {piece.toEdge == null ? '' : `${piece.toEdge.toFixed(1)}°`}
+                {piece.toEdge == null ? (
+                  ''
+                ) : (
+                  <Typed
+                    label={`Angle of piece ${letterOf(i)} to its edge in degrees`}
+                    value={piece.toEdge}
+                    suffix="°"
+                    onCommit={on === 'edge' ? typed('toEdge') : undefined}
+                  />
+                )}
               </td>
             </tr>
           );
@@ -136,54 +135,4 @@ function End({ use }: { use: string | undefined }) {
       {ENDS[use]}
     </svg>
   );
-}
-
-function minus(a: Point, b: Point): Point {
-  return { x: a.x - b.x, y: a.y - b.y, z: a.z - b.z };
-}
-
-function distance(a: Point, b: Point): number {
-  return Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-}
-
-function angle(a: Point, b: Point): number {
-  const dot = a.x * b.x + a.y * b.y + a.z * b.z;
-  const cross = Math.hypot(a.y * b.z - a.z * b.y, a.z * b.x - a.x * b.z, a.x * b.y - a.y * b.x);
-  return (Math.atan2(cross, dot) * 180) / Math.PI;
-}
-
-function directionOf(piece: Preview['pieces'][number]): Point | null {
-  const [a, b] = piece.points.slice(-2);
-  return a && b ? minus(b.at, a.at) : null;
-}
-
-const SAMPLES = 200;
-
-/** Where along an edge a measure has a value, nearest to where it is now; null if nowhere. */
-export function solve(
-  mesh: MeshBuffers,
-  edge: number,
-  now: number,
-  measure: (at: Point) => number,
-  wanted: number,
-): number | null {
-  const [a, b] = mesh.ends(edge).map((v) => mesh.local(v));
-  const off = (t: number) =>
-    measure(
-      mesh.toWorld([0, 1, 2].map((i) => a![i]! * (1 - t) + b![i]! * t) as [number, number, number]),
-    ) - wanted;
-  let best: number | null = null;
-  for (let i = 0; i < SAMPLES; i++) {
-    let low = i / SAMPLES;
-    let high = (i + 1) / SAMPLES;
-    if (off(low) * off(high) > 0) continue;
-    for (let k = 0; k < 50; k++) {
-      const middle = (low + high) / 2;
-      if (off(low) * off(middle) <= 0) high = middle;
-      else low = middle;
-    }
-    const t = (low + high) / 2;
-    if (best === null || Math.abs(t - now) < Math.abs(best - now)) best = t;
-  }
-  return best;
 }

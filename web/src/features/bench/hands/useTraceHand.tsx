@@ -1,15 +1,18 @@
 import { useEffect, useState } from 'react';
-import type { Change, Preview } from '../../../api/client';
+import { api, type Change, type Preview } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { Aim, Following } from '../../../stage/Aim';
-import { CutLine } from '../../../stage/CutLine';
+import { CutLine, letterOf } from '../../../stage/CutLine';
 import { onEdgeAt, pick, type Picked } from '../../../stage/pick';
 import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
 import { PieceTable } from '../PieceTable';
 import { anchorOf, finished, keepRuns, keptRuns, type PendingPoint, type Run } from '../pending';
+import { AimFields, nextAim } from './AimFields';
+import { AIM_NAMES, aimed, stepped, USUAL, type Aiming, type Coming } from './aiming';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
+import { edgeVector, settle, trackOf, type Measure } from './measure';
 
 const GRAB = 10;
 
@@ -22,29 +25,68 @@ export function useTraceHand(ground: Ground): Hand {
   const [held, setHeld] = useState<{ run: number; point: number } | null>(null);
   const [hover, setHover] = useState<Picked | null>(null);
   const [note, setNote] = useState<string | null>(null);
+  const [aiming, setAiming] = useState<Aiming>(USUAL);
 
   useEffect(() => keepRuns(workpiece, revision, runs), [workpiece, revision, runs]);
 
   const last = runs.at(-1);
   const open = last && !last.closed ? last : null;
-  const ready = runs
-    .map((run) => ({ ...run, points: run.points.slice(0, finished(run)) }))
-    .filter((run) => run.points.length >= 2);
-  const change: Change | null = ready.length
-    ? {
-        tool: 'trace',
-        runs: ready.map(({ points, thin }) => ({
-          points: points.map(({ anchor, view }) => ({ anchor, view })),
-          thin,
-        })),
-        reach: through ? 'through' : 'front',
-        scope,
-      }
-    : null;
+  const ready = readyOf(runs);
+  const changeOf = (runs: readonly Run[]): Change | null =>
+    runs.length
+      ? {
+          tool: 'trace',
+          runs: runs.map(({ points, thin }) => ({
+            points: points.map(({ anchor, view }) => ({ anchor, view })),
+            thin,
+          })),
+          reach: through ? 'through' : 'front',
+          scope,
+        }
+      : null;
+  const change = changeOf(ready);
 
-  const aim = (at: Xy | null): Picked | null => {
-    if (!at || !stage) return null;
-    return pick(stage, at.x, at.y, { faces: true, vertices: true, division });
+  /** Moves the end of a piece until the core measures of the piece what was typed. */
+  const typed = async (preview: Preview, piece: number, measure: Measure, wanted: number) => {
+    const from = preview.pieces[piece]?.points[0]?.at;
+    const end = ready.flatMap((run) => run.points.slice(1))[piece];
+    const view = viewOf(stage);
+    const track = from && end && trackOf(mesh, from, end, measure);
+    if (!track || !view) return;
+    const measured = async (value: number): Promise<number | null> => {
+      const moved = track.at(value);
+      const tried = moved && changeOf(readyOf(withEnd(runs, piece, moved)));
+      if (!tried) return null;
+      const answer = await api.preview(workpiece, revision, tried, view, false).catch(() => null);
+      return answer?.pieces[piece]?.[measure] ?? null;
+    };
+    const value = await settle(track, measured, wanted);
+    const moved = value === null ? null : track.at(value);
+    if (moved) {
+      setNote(null);
+      setRuns(withEnd(runs, piece, moved));
+    } else
+      setNote(
+        `Piece ${letterOf(piece)} can't have that: its end would leave its ${end.anchor.on}.`,
+      );
+  };
+
+  /** Where the piece that is being aimed comes from. */
+  const coming = (): Coming => {
+    const from = open?.points.at(-1);
+    return {
+      from: from?.at ?? null,
+      before: open?.points.at(-2)?.at ?? null,
+      leaving: from ? edgeOf(from, mesh) : null,
+    };
+  };
+
+  const aim = (pixel: Xy | null): Picked | null => {
+    if (!pixel || !stage) return null;
+    const at = stepped(stage, aiming, coming(), pixel);
+    const parts = aiming.by === 'parts' ? division : 0;
+    const picked = pick(stage, at.x, at.y, { faces: true, vertices: true, division: parts });
+    return picked && aimed(picked, aiming, coming(), mesh, ground.unit);
   };
 
   /** A point where the pointer is; off the model it is a place on the sight-line. */
@@ -53,7 +95,8 @@ export function useTraceHand(ground: Ground): Hand {
     if (!stage || !view) return null;
     const picked = aim(at);
     if (picked) return { anchor: anchorOf(picked), view, at: picked.at };
-    const beside = stage.onSight(at.x, at.y);
+    const pixel = stepped(stage, aiming, coming(), at);
+    const beside = stage.onSight(pixel.x, pixel.y);
     return { anchor: { on: 'beside', at: beside }, view, at: beside };
   };
 
@@ -182,6 +225,11 @@ export function useTraceHand(ground: Ground): Hand {
       { key: 'R', does: through ? 'right through' : 'front only', act: () => setThrough(!through) },
       { key: 'E', does: 'ends this run', act: endRun },
       {
+        key: 'A',
+        does: `aims by ${AIM_NAMES[aiming.by]}`,
+        act: () => setAiming({ ...aiming, by: nextAim(aiming.by) }),
+      },
+      {
         key: 'K',
         does: freehand ? 'freehand: drag' : 'freehand',
         act: () => setFreehand(!freehand),
@@ -204,8 +252,7 @@ export function useTraceHand(ground: Ground): Hand {
             preview={preview}
             unit={ground.unit}
             ends={ready.flatMap((run) => run.points.slice(1))}
-            mesh={mesh}
-            onMove={(index, anchor) => setRuns(withAnchor(runs, index, anchor, mesh))}
+            onTyped={(piece, measure, wanted) => void typed(preview, piece, measure, wanted)}
           />
         )}
         <TwoWay
@@ -217,6 +264,7 @@ export function useTraceHand(ground: Ground): Hand {
           ]}
           onChange={(v) => setThrough(v === 'through')}
         />
+        <AimFields aiming={aiming} unit={ground.unit} onChange={setAiming} />
         <p className="condensed text-[13px] text-ink2">
           {counted(count, 'point')} placed{runs.length > 1 ? ` in ${runs.length} runs` : ''}. A
           placed point can be picked up and moved.
@@ -226,26 +274,23 @@ export function useTraceHand(ground: Ground): Hand {
   };
 }
 
-/** The n-th end of a piece, over all runs that are ready, put elsewhere on its edge. */
-function withAnchor(
-  runs: readonly Run[],
-  index: number,
-  t: number,
-  mesh: Ground['mesh'],
-): readonly Run[] {
-  let left = index;
+/** The runs with the end of their n-th piece, over all runs that are ready, put elsewhere. */
+function withEnd(runs: readonly Run[], piece: number, end: PendingPoint): readonly Run[] {
+  let left = piece;
   return runs.map((run) => {
     const pieces = Math.max(0, finished(run) - 1);
     const at = left + 1;
     left -= pieces;
     if (at < 1 || at > pieces) return run;
-    const point = run.points[at]!;
-    if (point.anchor.on !== 'edge' || !mesh.hasEdge(point.anchor.edge)) return run;
-    const [a, b] = mesh.ends(point.anchor.edge).map((v) => mesh.local(v));
-    const place = [0, 1, 2].map((i) => a![i]! * (1 - t) + b![i]! * t) as [number, number, number];
-    const moved = { ...point, anchor: { ...point.anchor, t }, at: mesh.toWorld(place) };
-    return { ...run, points: run.points.map((p, i) => (i === at ? moved : p)) };
+    return { ...run, points: run.points.map((p, i) => (i === at ? end : p)) };
   });
+}
+
+/** What of the runs can be cut as it is. */
+function readyOf(runs: readonly Run[]): Run[] {
+  return runs
+    .map((run) => ({ ...run, points: run.points.slice(0, finished(run)) }))
+    .filter((run) => run.points.length >= 2);
 }
 
 function hintFor(hover: Picked | null, points: number, held: boolean, freehand: boolean): Hint {
@@ -265,8 +310,10 @@ function hintFor(hover: Picked | null, points: number, held: boolean, freehand: 
     case 'vertex':
       return { lead: 'Next click', rest: `${verb} at this vertex.` };
     case 'edge': {
-      const where = hover.snapped ? `at the ${hover.snapped} of` : 'on';
-      return { lead: 'Next click', rest: `${verb} ${where} the edge under the pointer.` };
+      return {
+        lead: 'Next click',
+        rest: `${verb} ${hover.snapped ?? 'on'} the edge under the pointer.`,
+      };
     }
     case 'face':
       return points === 0
@@ -310,9 +357,7 @@ function TraceDrawing({ ground, runs, held, hover, preview, change }: DrawingPro
 
 /** The direction of the edge on which a placed point lies. */
 function edgeOf({ anchor }: PendingPoint, mesh: Ground['mesh']): Point | null {
-  if (anchor.on !== 'edge' || !mesh.hasEdge(anchor.edge)) return null;
-  const [p, q] = mesh.ends(anchor.edge).map((v) => mesh.local(v));
-  return { x: q![0] - p![0], y: q![1] - p![1], z: q![2] - p![2] };
+  return anchor.on === 'edge' && mesh.hasEdge(anchor.edge) ? edgeVector(mesh, anchor.edge) : null;
 }
 
 function FirstPoint({ point, mesh }: { point: PendingPoint; mesh: Ground['mesh'] }) {
