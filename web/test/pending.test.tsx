@@ -42,6 +42,7 @@ function preview(sentence: string): Preview {
     splitFaces: [],
     splitEdges: [],
     changesNothing: false,
+    plane: null,
     ghost: { lines: [], goneEdges: [], goneFaces: [], more: false },
     checked: true,
     wouldMake: [],

@@ -24,7 +24,7 @@ export const USUAL: Aiming = { by: 'parts', distance: 10, step: 15, against: 'sc
 export const AIM_NAMES: Record<AimBy, string> = {
   parts: 'parts of the edge',
   distance: 'distance from an end',
-  square: 'square to the edge',
+  square: 'a right angle',
   steps: 'steps of direction',
 };
 

@@ -8,7 +8,7 @@ export function minus(a: Point, b: Point): Point {
   return { x: a.x - b.x, y: a.y - b.y, z: a.z - b.z };
 }
 
-function plus(a: Point, b: Point, times = 1): Point {
+export function plus(a: Point, b: Point, times = 1): Point {
   return { x: a.x + b.x * times, y: a.y + b.y * times, z: a.z + b.z * times };
 }
 

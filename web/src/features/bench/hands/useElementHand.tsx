@@ -8,6 +8,7 @@ import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { kindOf, toggled, type Kind } from '../useChosen';
+import { ElementGrips } from './ElementGrips';
 import { WAYS, type CleanTool, type Field, type Values } from './ways';
 import type { Ground, Hand, Xy } from './hand';
 
@@ -88,6 +89,17 @@ export function useElementHand(ground: Ground, tool: CleanTool): Hand {
       <>
         {hover && <Aim picked={hover} division={0} />}
         {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
+        {change && (
+          <ElementGrips
+            way={way}
+            values={own}
+            vertices={way.vertices?.(chosen, mesh) ?? []}
+            rail={rail}
+            mesh={mesh}
+            reach={(stage?.modelRadius ?? 1) / 3}
+            onValues={(more) => setValues({ ...values, [way.id]: { ...own, ...more } })}
+          />
+        )}
       </>
     ),
     slip: () => (

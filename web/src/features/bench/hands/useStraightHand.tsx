@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Change, Preview, Schemas, View } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { Aim } from '../../../stage/Aim';
 import { CutLine } from '../../../stage/CutLine';
+import { Grip } from '../../../stage/Grip';
 import { Handle, ScreenLine } from '../../../stage/Handle';
 import { pick, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
@@ -11,6 +12,7 @@ import { Choice, FieldRow } from '../../../ui/fields';
 import { anchorOf } from '../pending';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
+import { length, minus, plus } from './measure';
 
 type By = 'drawn' | 'x' | 'y' | 'z' | 'three' | 'face';
 type Straight = Extract<Change, { tool: 'straight' }>;
@@ -161,6 +163,14 @@ export function useStraightHand(ground: Ground): Hand {
         {preview && !preview.refusal && change && (
           <CutLine pieces={preview.pieces} letters={false} />
         )}
+        {preview?.plane && !preview.refusal && change && held === null && (
+          <PlaneGrips
+            plane={preview.plane}
+            pieces={preview.pieces}
+            numbers={numbers}
+            onNumbers={(more) => setNumbers({ ...numbers, ...more })}
+          />
+        )}
       </>
     ),
     slip: (preview) => (
@@ -195,6 +205,69 @@ export function useStraightHand(ground: Ground): Hand {
       </>
     ),
   };
+}
+
+interface GripsProps {
+  plane: NonNullable<Preview['plane']>;
+  pieces: Preview['pieces'];
+  numbers: typeof NUMBERS;
+  onNumbers: (more: Partial<typeof NUMBERS>) => void;
+}
+
+/** On the plane, where it cuts the model: to move, turn and tilt it. */
+function PlaneGrips({ plane, pieces, numbers, onNumbers }: GripsProps) {
+  const before = useRef(numbers);
+  const middle = middleOf(pieces);
+  if (!middle) return null;
+  const { normal, depth, along } = plane;
+  const reach = 1.35 * farthest(pieces, middle);
+  const take = () => (before.current = numbers);
+  const turned = (amount: number) => (Math.atan2(amount, reach) * 180) / Math.PI;
+  const backward = { x: -normal.x, y: -normal.y, z: -normal.z };
+  return (
+    <>
+      <Grip
+        at={middle}
+        along={normal}
+        label="Move the plane"
+        onTake={take}
+        onDraw={(by) => onNumbers({ shift: before.current.shift + by })}
+      />
+      <Grip
+        at={plus(middle, along, reach)}
+        along={normal}
+        label="Turn the plane"
+        round
+        onTake={take}
+        onDraw={(by) => onNumbers({ turn: before.current.turn + turned(by) })}
+      />
+      <Grip
+        at={plus(middle, depth, reach)}
+        along={backward}
+        label="Tilt the plane"
+        round
+        onTake={take}
+        onDraw={(by) => onNumbers({ tilt: before.current.tilt + turned(by) })}
+      />
+    </>
+  );
+}
+
+function middleOf(pieces: Preview['pieces']): Point | null {
+  const places = pieces.flatMap((piece) => piece.points.map((p) => p.at));
+  if (places.length === 0) return null;
+  const mean = (axis: 'x' | 'y' | 'z') => {
+    const low = places.reduce((least, p) => Math.min(least, p[axis]), Infinity);
+    const high = places.reduce((most, p) => Math.max(most, p[axis]), -Infinity);
+    return (low + high) / 2;
+  };
+  return { x: mean('x'), y: mean('y'), z: mean('z') };
+}
+
+function farthest(pieces: Preview['pieces'], from: Point): number {
+  return pieces
+    .flatMap((piece) => piece.points)
+    .reduce((most, { at }) => Math.max(most, length(minus(at, from))), 0);
 }
 
 function planeOf(by: By, places: readonly Place[], view: View | null): Schemas['PlaneBy'] | null {

@@ -39,6 +39,8 @@ export interface Way {
   missing: (chosen: Chosen, mesh: MeshBuffers, rail: Rail | null) => string | null;
   change: (chosen: Chosen, values: Values, context: Context) => Change | null;
   vertices?: (chosen: Chosen, mesh: MeshBuffers) => number[];
+  /** How a slide measures its way. */
+  slides?: 'fraction' | 'length' | 'fromEnd';
 }
 
 const NONE = () => ({});
@@ -201,8 +203,8 @@ function cap(id: string, name: string, form: 'grid' | 'rings', fields: readonly 
   return {
     id,
     name,
-    does: 'fills a hole, or a face with many sides, with quads: click its border or the face.',
-    picks: ['edges', 'faces'],
+    does: 'fills a hole, or a face with many sides, with quads: click its border or the face; then, if you like, the corner where the grid begins.',
+    picks: ['edges', 'faces', 'vertices'],
     fields,
     initial: () => ({ along: 0, start: 0, rings: 1, inner: 0.6 }),
     missing: (c) =>
@@ -217,6 +219,7 @@ function cap(id: string, name: string, form: 'grid' | 'rings', fields: readonly 
         start: Math.round(v.start ?? 0),
         rings: Math.round(v.rings ?? 1),
         inner: v.inner ?? 0.6,
+        corner: c.vertices.at(-1) ?? null,
       },
     }),
   };
@@ -224,7 +227,7 @@ function cap(id: string, name: string, form: 'grid' | 'rings', fields: readonly 
 
 const GRID: readonly Field[] = [
   { key: 'along', name: 'Quads along (0: even)', unit: 'x', digits: 0 },
-  { key: 'start', name: 'Begins at corner', unit: 'x', digits: 0 },
+  { key: 'start', name: 'Corners further on', unit: 'x', digits: 0 },
 ];
 
 const CAP: readonly Way[] = [
@@ -265,6 +268,7 @@ function slide(
         measure,
       },
     vertices: verticesOf,
+    slides: measure,
   };
 }
 
@@ -300,7 +304,7 @@ function motion(
   return {
     id,
     name,
-    does: `${name.toLowerCase()}s what is chosen by numbers: click vertices, edges or faces.`,
+    does: `${name.toLowerCase()}s what is chosen, by its grips or by number: click vertices, edges or faces.`,
     picks: ANY,
     fields,
     initial: () => initial,
@@ -338,8 +342,9 @@ const MOVE: readonly Way[] = [
       { key: 'y', name: 'Along Y', unit: 'unit' },
       { key: 'z', name: 'Along Z', unit: 'unit' },
       { key: 'n', name: 'Along normals', unit: 'unit' },
+      { key: 'grid', name: 'Drawn in steps of', unit: 'unit' },
     ],
-    { x: 0, y: 0, z: 0, n: 0 },
+    { x: 0, y: 0, z: 0, n: 0, grid: 0 },
     (v) => ({ by: { x: v.x ?? 0, y: v.y ?? 0, z: v.z ?? 0 }, along: v.n ?? 0 }),
   ),
   motion(

@@ -142,9 +142,17 @@ public final class Straight {
     return cut.plane() instanceof PlaneBy.Drawn d ? d.view() : cut.eye();
   }
 
+  /**
+   * The first of the planes, as it is moved and turned.
+   *
+   * @throws Refusal.Raised where what it is laid by is gone or does not tell a plane
+   */
+  public static PlaneFrame frame(Mesh mesh, Cut cut) {
+    return PlaneFrame.of(cut.plane(), mesh).turned(cut.turn(), cut.tilt()).shifted(cut.shift());
+  }
+
   private List<FlatPlane> planes() {
-    PlaneFrame first =
-        PlaneFrame.of(cut.plane(), mesh).turned(cut.turn(), cut.tilt()).shifted(cut.shift());
+    PlaneFrame first = frame(mesh, cut);
     List<FlatPlane> planes = new ArrayList<>();
     for (int k = 0; k < cut.count(); k++) {
       PlaneFrame frame = first.shifted(k * cut.spacing());

@@ -178,12 +178,15 @@ public sealed interface Change
           or(scope, Scope.WHOLE));
     }
 
+    /** What is asked of the cut itself. */
+    public Straight.Cut cut() {
+      return new Straight.Cut(
+          plane, turn, tilt, shift, count, spacing, reach, between, eye, after, ends);
+    }
+
     @Override
     public CutResult applyTo(Site site) {
-      return Straight.cut(
-          site,
-          new Straight.Cut(
-              plane, turn, tilt, shift, count, spacing, reach, between, eye, after, ends));
+      return Straight.cut(site, cut());
     }
   }
 

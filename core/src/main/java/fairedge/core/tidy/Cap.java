@@ -5,6 +5,7 @@ import fairedge.core.cut.CutResult;
 import fairedge.core.cut.Site;
 import fairedge.core.fill.GridFill;
 import fairedge.core.fill.RingsFill;
+import fairedge.core.flow.Ring;
 import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
@@ -37,6 +38,7 @@ public final class Cap {
    * @param start which corner, counted from the first, is a corner of the grid
    * @param rings of form {@code RINGS}
    * @param inner how large the innermost ring is, as a share
+   * @param corner the vertex from which {@code start} is counted; null for the first corner
    */
   public record Plan(
       @Nullable Integer face,
@@ -45,9 +47,22 @@ public final class Cap {
       int along,
       int start,
       int rings,
-      double inner) {
+      double inner,
+      @Nullable Integer corner) {
     public Plan {
       Objects.requireNonNull(form, "form");
+    }
+
+    /** Counted from the first corner. */
+    public Plan(
+        @Nullable Integer face,
+        @Nullable Integer edge,
+        Form form,
+        int along,
+        int start,
+        int rings,
+        double inner) {
+      this(face, edge, form, along, start, rings, inner, null);
     }
   }
 
@@ -68,25 +83,64 @@ public final class Cap {
           place(plan, face));
     }
     if (sides % 2 == 1) {
-      throw Refusal.because(oddSides(sides), place(plan, face));
+      throw oddSides(mesh, face, plan);
     }
+    int start = plan.start() + cornerOf(mesh, face, plan.corner());
     int core = face;
     if (plan.form() == Form.RINGS) {
       core = RingsFill.draw(site.edit(), face, plan.rings(), plan.inner());
     }
     int along = plan.along() == 0 ? sides / 4 : plan.along();
     if (sides > 4) {
-      GridFill.divide(site.edit(), core, along, plan.start());
+      GridFill.divide(site.edit(), core, along, start);
     }
     String text = "Fills %d sides with %d by %d quads.".formatted(sides, along, sides / 2 - along);
     return new CutResult(
         List.of(), sides > 4 ? List.of(new CutRemark(text, null, null, null)) : List.of(), 0);
   }
 
-  private static String oddSides(int sides) {
-    return ("%d sides can't be filled with quads alone. Insert one loop across the ring that ends"
-            + " at a side of it, or weld two of its vertices, and there are %d or %d.")
-        .formatted(sides, sides + 1, sides - 1);
+  private static int cornerOf(Mesh mesh, int face, @Nullable Integer vertex) {
+    if (vertex == null) {
+      return 0;
+    }
+    int[] corners = mesh.vertices(face);
+    for (int i = 0; i < corners.length; i++) {
+      if (corners[i] == vertex) {
+        return i;
+      }
+    }
+    throw Refusal.because("The vertex to begin at is no corner of what is filled.");
+  }
+
+  /** Names the shortest ring that ends at a side: a loop across it gives the side a vertex. */
+  private static Refusal.Raised oddSides(Mesh mesh, int face, Plan plan) {
+    int sides = mesh.size(face);
+    Ring shortest = null;
+    int at = Mesh.NONE;
+    int c = mesh.firstCorner(face);
+    for (int i = 0; i < sides; i++, c = mesh.next(c)) {
+      Ring ring = Ring.through(mesh, mesh.edgeOf(c)).orElse(null);
+      if (ring == null || ring.closed() || endsAt(ring, face) != 1) {
+        continue;
+      }
+      if (shortest == null || ring.quads().size() < shortest.quads().size()) {
+        shortest = ring;
+        at = mesh.edgeOf(c);
+      }
+    }
+    String odd = "%d sides can't be filled with quads alone. ".formatted(sides);
+    if (shortest == null || plan.face() == null) {
+      String words = "Weld two of its vertices, or split one of its sides, and there are %d or %d.";
+      return Refusal.because(odd + words.formatted(sides - 1, sides + 1), place(plan, face));
+    }
+    int quads = shortest.quads().size();
+    String words = "Insert one loop across the ring of %d %s that ends here, and there are %d.";
+    return Refusal.because(
+        odd + words.formatted(quads, quads == 1 ? "quad" : "quads", sides + 1), Element.edge(at));
+  }
+
+  private static long endsAt(Ring ring, int face) {
+    return ring.stops().stream().filter(stop -> stop.face() == face).count();
   }
 
   private static Element place(Plan plan, int face) {

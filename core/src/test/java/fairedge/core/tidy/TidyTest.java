@@ -235,6 +235,23 @@ class TidyTest {
   }
 
   @Test
+  void cap_beginsAtTheCornerThatIsNamed() {
+    for (int corner = 0; corner < 8; corner++) {
+      Mesh prism = Meshes.openPrism(8);
+      int top = prism.faceEnd() - 1;
+      assertThat(prism.size(top)).isEqualTo(8);
+      int vertex = prism.vertices(top)[corner];
+      made(prism, new CapChange(new Cap.Plan(top, null, Cap.Form.GRID, 1, 0, 0, 0, vertex)));
+      // Only the four corners of the grid have no new edge.
+      assertThat(prism.edgesAt(vertex)).hasSize(3);
+      assertThat(prism.faceCount()).isEqualTo(8 + 3);
+    }
+    Mesh prism = Meshes.openPrism(8);
+    Cap.Plan elsewhere = new Cap.Plan(prism.faceEnd() - 1, null, Cap.Form.GRID, 1, 0, 0, 0, 9999);
+    assertThat(refused(prism, new CapChange(elsewhere)).reason()).contains("no corner");
+  }
+
+  @Test
   void cap_ofOddSides_saysWhatToChange() {
     Mesh prism = Meshes.openPrism(7);
     int top =
@@ -245,8 +262,9 @@ class TidyTest {
     assertThat(
             refused(prism, new CapChange(new Cap.Plan(top, null, Cap.Form.GRID, 0, 0, 0, 0)))
                 .reason())
-        .contains("7 sides")
-        .contains("8 or 6");
+        .isEqualTo(
+            "7 sides can't be filled with quads alone. Insert one loop across the ring of 1 quad"
+                + " that ends here, and there are 8.");
     Mesh eight = Meshes.openPrism(8);
     int lid =
         IntStream.range(0, eight.faceEnd())

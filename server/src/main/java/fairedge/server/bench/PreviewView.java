@@ -3,6 +3,7 @@ package fairedge.server.bench;
 import fairedge.core.cut.CutPiece;
 import fairedge.core.cut.CutPoint;
 import fairedge.core.cut.CutRemark;
+import fairedge.core.cut.PlaneFrame;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -24,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param pieces the line of the cut
  * @param splitFaces the faces that it would split, as they are now
  * @param splitEdges the edges that it would split, as they are now
+ * @param plane of a straight cut the first plane, by which it can be moved and turned
  * @param ghost the mesh as it would be, where it would be another
  * @param checked whether findings were asked for; else the last three say nothing
  * @param wouldMake findings that are not there now
@@ -39,6 +41,7 @@ public record PreviewView(
     List<Integer> splitFaces,
     List<Integer> splitEdges,
     boolean changesNothing,
+    @Nullable PlaneFrame plane,
     GhostView ghost,
     boolean checked,
     List<FindingView> wouldMake,
@@ -56,6 +59,7 @@ public record PreviewView(
         List.of(),
         List.of(),
         true,
+        null,
         GhostView.NONE,
         true,
         List.of(),
@@ -65,7 +69,12 @@ public record PreviewView(
 
   /** A change that can be made, on the mesh as it is, without what the check would say. */
   static PreviewView made(
-      long revision, String sentence, Receipt receipt, GhostView ghost, Mesh mesh) {
+      long revision,
+      String sentence,
+      Receipt receipt,
+      @Nullable PlaneFrame plane,
+      GhostView ghost,
+      Mesh mesh) {
     return new PreviewView(
         revision,
         null,
@@ -75,6 +84,7 @@ public record PreviewView(
         receipt.splitFaces().stream().map(Receipt.FaceSplit::from).toList(),
         receipt.splitEdges().stream().map(Receipt.Split::from).toList(),
         receipt.changesNothing(),
+        plane,
         ghost,
         false,
         List.of(),
@@ -93,6 +103,7 @@ public record PreviewView(
         splitFaces,
         splitEdges,
         changesNothing,
+        plane,
         ghost,
         true,
         after.newSince(before),

@@ -1,5 +1,7 @@
 package fairedge.server.bench;
 
+import fairedge.core.cut.PlaneFrame;
+import fairedge.core.cut.Straight;
 import fairedge.core.cut.View;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
@@ -88,9 +90,16 @@ public class Trials {
                   held.revision(),
                   preview.effect().sentence(),
                   made.receipt(),
+                  planeOf(trial.change(), mesh),
                   preview.seen().ghost(),
                   mesh);
         };
     return new Tried(quick, held.check, preview.seen().mesh());
+  }
+
+  private static @Nullable PlaneFrame planeOf(Change change, Mesh mesh) {
+    return change instanceof Change.StraightChange straight
+        ? Straight.frame(mesh, straight.cut())
+        : null;
   }
 }
