@@ -5,6 +5,7 @@ import {
   useRef,
   useState,
   useSyncExternalStore,
+  type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
 } from 'react';
@@ -39,6 +40,8 @@ interface Props {
   draws?: 'box' | 'lasso' | 'stroke' | undefined;
   /** What was drawn: a closed line on the screen, or the stroke. */
   onDrawn?: (path: readonly { x: number; y: number }[]) => void;
+  /** Whether the arrow keys aim and the space bar clicks, while the stage has the focus. */
+  keyboardAims?: boolean;
   /** Drawn on the model, in an SVG of the stage's pixels. */
   drawing?: ReactNode;
   children?: ReactNode;
@@ -53,6 +56,7 @@ export function Stage(props: Props) {
   const [left, top, right, bottom] = props.insets;
   const { draws } = props;
   const [path, setPath] = useState<readonly { x: number; y: number }[]>([]);
+  const [aim, setAim] = useState<Xy | null>(null);
 
   useEffect(() => {
     const view = new StageView(host.current!);
@@ -81,6 +85,25 @@ export function Stage(props: Props) {
     stage?.setTurning(!draws);
   }, [stage, draws]);
 
+  const onKey = (e: KeyboardEvent) => {
+    if (!props.keyboardAims || !stage || e.ctrlKey || e.altKey || e.metaKey) return;
+    const way = ARROWS[e.key];
+    if (way) {
+      const far = e.shiftKey ? FAR_STEP : AIM_STEP;
+      const from = aim ?? { x: (left + stage.width - right) / 2, y: stage.height / 2 };
+      const at = {
+        x: Math.min(stage.width - 1, Math.max(0, from.x + way[0] * far)),
+        y: Math.min(stage.height - 1, Math.max(0, from.y + way[1] * far)),
+      };
+      setAim(at);
+      props.onHover?.(at);
+    } else if (e.key === ' ' && aim) {
+      props.onClick?.(aim);
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
   const place = (e: PointerEvent) => {
     const box = host.current!.getBoundingClientRect();
     return { x: e.clientX - box.left, y: e.clientY - box.top };
@@ -98,12 +121,17 @@ export function Stage(props: Props) {
           // Only where the keyboard brought the focus here, not a key pressed after a click.
           if (e.currentTarget.matches(':focus-visible')) e.currentTarget.dataset.keyboard = '';
         }}
-        onBlur={(e) => delete e.currentTarget.dataset.keyboard}
+        onBlur={(e) => {
+          delete e.currentTarget.dataset.keyboard;
+          setAim(null);
+        }}
+        onKeyDown={onKey}
         onContextMenu={(e) => e.preventDefault()}
         onPointerDown={(e) => {
           down.current = e.button === 0 ? place(e) : null;
         }}
         onPointerMove={(e) => {
+          setAim(null);
           if (e.buttons === 0) props.onHover?.(place(e));
           if (draws && down.current && e.buttons === 1) {
             const at = place(e);
@@ -131,6 +159,7 @@ export function Stage(props: Props) {
           {path.length > 1 && draws && (
             <DrawnPath path={draws === 'box' ? corners(path) : path} closed={draws !== 'stroke'} />
           )}
+          {aim && <AimedAt at={aim} />}
           {props.children}
         </StageContext>
       )}
@@ -167,6 +196,33 @@ function Drawing({ children }: { children: ReactNode }) {
 type Xy = { x: number; y: number };
 
 const STROKE_STEP = 5;
+
+/** How far an arrow key aims on, in pixels; with Shift the second. */
+const AIM_STEP = 6;
+const FAR_STEP = 48;
+
+const ARROWS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** Where the keyboard aims. */
+function AimedAt({ at }: { at: Xy }) {
+  const cross = `M${at.x - 14} ${at.y}h9M${at.x + 5} ${at.y}h9M${at.x} ${at.y - 14}v9M${at.x} ${at.y + 5}v9`;
+  return (
+    <svg
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      aria-hidden
+      data-testid="keyboard-aim"
+      data-at={`${at.x} ${at.y}`}
+    >
+      <path d={cross} stroke="var(--sheet)" strokeWidth={4.4} />
+      <path d={cross} stroke="var(--ink)" strokeWidth={1.6} />
+    </svg>
+  );
+}
 
 /** A path with one more place, if that is far enough; a box has its two corners only. */
 function longer(path: readonly Xy[], at: Xy, draws: 'box' | 'lasso' | 'stroke'): readonly Xy[] {

@@ -15,8 +15,9 @@ import { Failure, Loading, OfflineBand } from '../../ui/States';
 import { clockText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
+import { BenchWake } from './BenchWake';
 import { Brief } from './Brief';
-import { ChooseBar, type ChooseMode } from './ChooseBar';
+import { CHOOSE_WAYS, ChooseBar, type ChooseMode } from './ChooseBar';
 import { CommandFinder, type Command } from './CommandFinder';
 import { Dock } from './Dock';
 import type { Hint } from './hands/hand';
@@ -140,6 +141,12 @@ function OpenBench(
     { name: 'Hide the chosen faces', act: chosen.hide },
     { name: 'Show all faces', act: chosen.showAll },
     { name: 'Let go of what is chosen', act: chosen.clear },
+    ...Object.entries(CHOOSE_WAYS).flatMap(([kind, ways]) =>
+      ways.map(([way, name]) => ({
+        name: `${name}, from the chosen ${kind}`,
+        act: () => void chosen.go(way),
+      })),
+    ),
     { name: 'View all', shortcut: 'V', act: () => stage?.fit() },
     { name: 'Turn to the back', shortcut: 'X', act: turnAround },
     { name: 'Look squarely at the chosen face', shortcut: 'Q', act: lookSquarely },
@@ -254,6 +261,7 @@ function OpenBench(
             insets={[...SLIP_INSETS]}
             label={`${task.title}: drag to turn, click to place a point`}
             onReady={setStage}
+            keyboardAims
             onHover={(at) => (choosing ? setAimed(aimToChoose(at)) : hand.point(at))}
             onClick={click}
             draws={choosing ? (choosing.by === 'click' ? undefined : choosing.by) : hand.draws}
@@ -330,7 +338,9 @@ function OpenBench(
         findings={state.check.findings.length}
         onTool={cut.take}
         onCheck={nextFinding}
-      />
+      >
+        <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
+      </Dock>
       <Brief task={task} open={briefOpen} onClose={() => setBriefOpen(false)} />
       <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
       <CommandFinder commands={commands} open={dialog === 'find'} onClose={() => setDialog(null)} />

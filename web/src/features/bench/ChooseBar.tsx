@@ -1,13 +1,14 @@
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/fields';
-import { isEmpty, type ChosenControl, type Kind, type Way } from './useChosen';
+import { chosenText, isEmpty, type ChosenControl, type Kind, type Way } from './useChosen';
 
 export interface ChooseMode {
   kind: Kind;
   by: 'click' | 'box' | 'lasso';
 }
 
-const WAYS: Record<Kind, readonly (readonly [Way, string])[]> = {
+/** What else to choose from what is chosen, by its kind. */
+export const CHOOSE_WAYS: Record<Kind, readonly (readonly [Way, string])[]> = {
   faces: [
     ['grow', 'Grow'],
     ['shrink', 'Shrink'],
@@ -67,10 +68,10 @@ export function ChooseBar({ mode, control, onMode }: Props) {
         onChange={(by) => onMode({ ...mode, by })}
       />
       <p className="condensed text-[13px] text-ink2" data-testid="chosen-count">
-        {chosen.faces.length} faces, {chosen.edges.length} edges, {chosen.vertices.length} vertices
+        {chosenText(chosen, ['faces', 'edges', 'vertices'])}
       </p>
       <div className="condensed flex flex-wrap gap-1">
-        {WAYS[mode.kind].map(([way, name]) => (
+        {CHOOSE_WAYS[mode.kind].map(([way, name]) => (
           <Small key={way} disabled={none} onClick={() => void control.go(way)}>
             {name}
           </Small>

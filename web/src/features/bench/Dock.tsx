@@ -6,6 +6,8 @@ interface Props {
   findings: number;
   onTool: (tool: Tool) => void;
   onCheck: () => void;
+  /** Beside the tools. */
+  children?: ReactNode;
 }
 
 /** The tools in the order of the work. The digits are the open group's, the one of the tool in hand. */
@@ -43,6 +45,7 @@ export function Dock(props: Props) {
           wide
         />
       </Group>
+      {props.children}
     </div>
   );
 }

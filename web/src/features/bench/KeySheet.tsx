@@ -12,6 +12,7 @@ const KEYS: readonly [string, string][] = [
   ['J', 'Again: the last change once more'],
   ['D', 'Division of edges to aim at: halves, thirds, quarters, fifths, none'],
   ['R', 'Front only, or right through (Trace, Straight, Outline)'],
+  ['A', 'What a trace is aimed by: parts of an edge, a distance, a right angle, steps'],
   ['E', 'End this run of a trace and begin another'],
   ['K', 'Freehand (Trace), angle in steps (Straight)'],
   ['M', 'Loop at the middle of the edge, or where you point'],
@@ -26,12 +27,14 @@ const KEYS: readonly [string, string][] = [
   ['X', 'Turn to the back'],
   ['Q', 'Look squarely at the chosen face'],
   ['B', 'Brief'],
+  ['← ↑ → ↓', 'Aim without the pointer, on the model; with Shift farther'],
+  ['Space', 'Click where the arrow keys aim'],
 ];
 
 export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Dialog title="Keys of the bench" open={open} onClose={onClose}>
-      <dl className="grid grid-cols-[72px_1fr] gap-y-1.5">
+      <dl className="grid grid-cols-[84px_1fr] gap-y-1.5">
         {KEYS.map(([key, what]) => (
           <div key={key} className="contents">
             <dt>

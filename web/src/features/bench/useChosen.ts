@@ -1,3 +1,4 @@
+import { counted } from '../../ui/time';
 import { useState } from 'react';
 import { api, type Schemas } from '../../api/client';
 import type { MeshBuffers } from '../../mesh/MeshBuffers';
@@ -101,3 +102,16 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
 }
 
 export type ChosenControl = ReturnType<typeof useChosen>;
+
+/** What is chosen, in words. */
+export function chosenText(chosen: Chosen, picks: readonly Kind[]): string {
+  const names = { faces: 'face', edges: 'edge', vertices: 'vertex' } as const;
+  const told = picks
+    .filter((kind) => chosen[kind].length > 0)
+    .map((kind) =>
+      kind === 'vertices'
+        ? counted(chosen.vertices.length, 'vertex', 'vertices')
+        : counted(chosen[kind].length, names[kind]),
+    );
+  return told.length ? `${told.join(', ')} chosen` : 'Nothing chosen yet';
+}

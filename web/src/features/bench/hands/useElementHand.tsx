@@ -5,9 +5,8 @@ import { GhostLines } from '../../../stage/GhostLines';
 import { pick, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
-import { counted } from '../../../ui/time';
 import { Choice, FieldRow } from '../../../ui/fields';
-import { kindOf, toggled, type Kind } from '../useChosen';
+import { chosenText, kindOf, toggled } from '../useChosen';
 import { ElementGrips } from './ElementGrips';
 import { WAYS, type CleanTool, type Field, type Values } from './ways';
 import type { Ground, Hand, Xy } from './hand';
@@ -135,18 +134,6 @@ function clickText(hover: Picked, chosen: Ground['chosen'], slides: boolean): st
   if (slides && hover.on === 'edge')
     return 'on an edge that leads away slides towards its far end.';
   return chosen[kind].includes(hover.id) ? `lets this ${name} go.` : `chooses this ${name}.`;
-}
-
-function chosenText(chosen: Ground['chosen'], picks: readonly Kind[]): string {
-  const names = { faces: 'face', edges: 'edge', vertices: 'vertex' } as const;
-  const told = picks
-    .filter((kind) => chosen[kind].length > 0)
-    .map((kind) =>
-      kind === 'vertices'
-        ? `${chosen.vertices.length} ${chosen.vertices.length === 1 ? 'vertex' : 'vertices'}`
-        : counted(chosen[kind].length, names[kind]),
-    );
-  return told.length ? `${told.join(', ')} chosen` : 'Nothing chosen yet';
 }
 
 function ValueField(props: {

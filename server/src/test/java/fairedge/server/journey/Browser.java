@@ -1,5 +1,7 @@
 package fairedge.server.journey;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.deque.html.axecore.selenium.AxeBuilder;
 import fairedge.core.geometry.Vec3;
 import java.io.IOException;
@@ -245,6 +247,48 @@ final class Browser implements AutoCloseable {
             .addAction(pointer.createPointerUp(PointerInput.MouseButton.LEFT.asArg())));
   }
 
+  /** Draws one of the grips on the model by so many pixels. */
+  void drawGrip(String label, int byX, int byY) {
+    var box = see(By.cssSelector("[data-grip='" + label + "']")).getRect();
+    int x = box.x + box.width / 2;
+    int y = box.y + box.height / 2;
+    dragFrom(x, y, PointerInput.MouseButton.LEFT, byX, byY);
+  }
+
+  /** Goes to the model by the tab key, and aims at a place of it by the arrow keys. */
+  void aimByKeys(Vec3 place) {
+    for (int i = 0; i < 80 && !isOnStage(); i++) {
+      type(Keys.TAB);
+    }
+    assertThat(isOnStage()).as("the tab key comes to the model").isTrue();
+    Pixel wanted = find(place);
+    var host = see(By.cssSelector("[data-projection]")).getRect();
+    type(Keys.ARROW_UP);
+    for (int i = 0; i < 200; i++) {
+      String[] at = see("keyboard-aim").getDomAttribute("data-at").split(" ");
+      double dx = wanted.x() - host.x - Double.parseDouble(at[0]);
+      double dy = wanted.y() - host.y - Double.parseDouble(at[1]);
+      if (Math.abs(dx) <= 3 && Math.abs(dy) <= 3) {
+        return;
+      }
+      boolean across = Math.abs(dx) > Math.abs(dy);
+      Keys key =
+          across
+              ? (dx > 0 ? Keys.ARROW_RIGHT : Keys.ARROW_LEFT)
+              : (dy > 0 ? Keys.ARROW_DOWN : Keys.ARROW_UP);
+      if (Math.max(Math.abs(dx), Math.abs(dy)) > 48) {
+        chord(Keys.SHIFT, key);
+      } else {
+        type(key);
+      }
+    }
+    throw new IllegalStateException("the arrow keys never came to " + place);
+  }
+
+  private boolean isOnStage() {
+    return Boolean.TRUE.equals(script("return document.activeElement.role === 'application'"));
+  }
+
   private void move(int x, int y) {
     perform(new Sequence(pointer, 0).addAction(moveTo(x, y)));
   }
@@ -255,8 +299,10 @@ final class Browser implements AutoCloseable {
 
   /** Drags from the floor beside the model, as to turn it (or with the right button to move it). */
   void drag(PointerInput.MouseButton button, int byX, int byY) {
-    int x = 300;
-    int y = 620;
+    dragFrom(300, 620, button, byX, byY);
+  }
+
+  private void dragFrom(int x, int y, PointerInput.MouseButton button, int byX, int byY) {
     Sequence drag =
         new Sequence(pointer, 0)
             .addAction(moveTo(x, y))

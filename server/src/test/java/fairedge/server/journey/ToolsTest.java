@@ -29,6 +29,7 @@ import tools.jackson.databind.JsonNode;
 class ToolsTest {
   private static final Mesh LID = HarbourProps.hatchLid();
   private static final Mesh BOLLARD = HarbourProps.mooringBollard();
+  private static final Mesh BLOCK = HarbourProps.fairleadBlock();
   private static Database database;
   private static Application app;
   private Browser browser;
@@ -112,32 +113,92 @@ class ToolsTest {
     browser.press("Make the cut");
     browser.seeText("last-step", "Outline");
     browser.press("Choose");
-    browser.seeText("chosen-count", "1 faces");
+    browser.seeText("chosen-count", "1 face chosen");
   }
 
   @Test
-  void lift_byKeysAlone_afterALoopByKeysAndOneClick() {
+  void loopsAndLift_byKeysAlone() {
     openBench("Tobias", "Mooring bollard");
     browser.type("3");
     Vec3 low = BOLLARD.position(36 + 9);
     Vec3 high = BOLLARD.position(48 + 9);
-    browser.clickAt(low.towards(high, 0.4));
+    browser.aimByKeys(low.towards(high, 0.4));
+    browser.aimsAt("edge");
+    browser.type(Keys.SPACE);
     browser.seeText("effect", "Splits");
     browser.type(Keys.ENTER);
     browser.seeText("face-count", "117 faces");
-    browser.type("o");
-    browser.press("Edges");
+    browser.type(".", "1");
     Vec3 middle = low.towards(high, 0.5);
     Vec3 next = BOLLARD.position(36 + 10).towards(BOLLARD.position(48 + 10), 0.5);
-    browser.clickAt(middle.towards(next, 0.5));
-    browser.seeText("chosen-count", "1 edges");
-    browser.press("Whole loop");
-    browser.seeText("chosen-count", "12 edges");
-    browser.type("o");
-    browser.type(".");
+    browser.aimByKeys(middle.towards(next, 0.5));
+    browser.aimsAt("edge");
+    browser.type(Keys.SPACE);
+    browser.seeText("slip", "1 edge chosen");
+    browser.type("/");
+    browser.write("Name of a command", "whole loop");
+    browser.type(Keys.ENTER);
     browser.seeText("effect", "Takes out 12 faces, 12 edges and 12 vertices.");
     browser.type(Keys.ENTER);
     browser.seeText("face-count", "105 faces");
+  }
+
+  @Test
+  void planeAndSlide_areDrawnByGrips_andTheWakeLeadsBack() {
+    openBench("Bastian", "Fairlead block");
+    browser.type("2");
+    browser.press("Across X");
+    browser.clickAt(new Vec3(10, -40, 15));
+    browser.seeText("effect", "in front and");
+    browser.drawGrip("Move the plane", 40, -8);
+    browser.drawGrip("Turn the plane", 12, 0);
+    browser.press("Make the cut");
+    browser.seeText("last-step", "Straight");
+    assertThat(
+            database.rows(
+                "select (change->>'shift')::numeric > 3, (change->>'turn')::numeric <> 0 from step"
+                    + " where change->'plane'->>'axis' = 'x'"))
+        .containsExactly(List.of("true", "true"));
+    browser.type(".", "6");
+    Vec3 corner = BLOCK.position(9);
+    browser.clickAt(corner);
+    browser.clickAt(corner.towards(BLOCK.position(13), 0.6));
+    browser.drawGrip("Slide along this edge", -12, -6);
+    browser.seeText("effect", "Moves 1 vertex.");
+    browser.press("Do it");
+    browser.seeText("last-step", "Slide");
+    browser.picture("bench-wake");
+    browser.click("section[aria-label=Wake] li:first-child button");
+    browser.seeText("face-count", "of 16 faces");
+    browser.click("section[aria-label=Wake] li:last-child button");
+    browser.seeText("last-step", "Slide");
+  }
+
+  @Test
+  void trace_isAimedSquarely_andItsAngleToTheEdgeIsTyped() {
+    openBench("Solveig", "Fairlead block");
+    Vec3 left = BLOCK.position(0).towards(BLOCK.position(1), 0.3);
+    Vec3 above = BLOCK.position(8).towards(BLOCK.position(9), 0.3);
+    browser.clickAt(left);
+    browser.type("a", "a");
+    browser.clickAt(above.towards(BLOCK.position(9), 0.1));
+    browser.seeText("effect", "Splits 1 face");
+    browser.write("Length of piece A in mm", "65");
+    browser.type(Keys.ENTER);
+    browser.await(() -> lengthOfA().equals("65.0"));
+    browser.write("Angle of piece A to its edge in degrees", "80");
+    browser.type(Keys.ENTER);
+    browser.await(() ->
+        browser
+            .see(By.cssSelector("[aria-label='Angle of piece A to its edge in degrees']"))
+            .getDomProperty("value")
+            .equals("80.0°"));
+  }
+
+  private String lengthOfA() {
+    return browser
+        .see(By.cssSelector("[aria-label='Length of piece A in mm']"))
+        .getDomProperty("value");
   }
 
   @Test
@@ -210,9 +271,9 @@ class ToolsTest {
     browser.type(Keys.ESCAPE);
     browser.type("o");
     browser.clickAt(new Vec3(0, 0, 80));
-    browser.seeText("chosen-count", "1 faces");
+    browser.seeText("chosen-count", "1 face chosen");
     browser.press("Hide these");
-    browser.seeText("chosen-count", "0 faces");
+    browser.seeText("chosen-count", "Nothing chosen");
     browser.press("Show all");
   }
 }

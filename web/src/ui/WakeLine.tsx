@@ -1,0 +1,109 @@
+import { useEffect, useRef } from 'react';
+import type { Schemas } from '../api/client';
+import { FindingMark } from './FindingMark';
+
+type Step = Schemas['StepView'];
+
+const WIDTH = 64;
+
+interface Props {
+  steps: readonly Step[];
+  /** Steps that were taken back and can be made again: the line goes on fainter. */
+  ahead?: readonly Step[];
+  /** Which step is shown, by its id; null for the starter, and without it no one is marked. */
+  at?: number | null;
+  /** Goes to the state after a step; null: to the starter. */
+  onGo?: (step: number | null) => void;
+}
+
+/** The recorded steps as a line of marks, with the findings that each brought above it. */
+export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
+  const here = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [at]);
+  const all = [...steps, ...ahead];
+  const begins = onGo ? 1 : 0;
+  return (
+    <div className="condensed overflow-x-auto">
+      <ol className="relative flex" style={{ width: (all.length + begins) * WIDTH }}>
+        <span
+          aria-hidden
+          className="absolute top-[30px] border-t-[1.5px] border-dashed border-ink"
+          style={{ left: WIDTH / 2, right: WIDTH / 2 }}
+        />
+        {onGo && (
+          <li ref={at === null ? here : undefined} style={{ width: WIDTH }}>
+            <Dot
+              name="Starter"
+              title="Go back to the starter; the steps are kept"
+              here={at === null}
+              onGo={() => onGo(null)}
+            />
+          </li>
+        )}
+        {all.map((step, i) => (
+          <li
+            key={step.id}
+            ref={step.id === at ? here : undefined}
+            className={i < steps.length ? '' : 'opacity-60'}
+            style={{ width: WIDTH }}
+          >
+            <Dot
+              name={step.name ?? step.tool}
+              title={step.did}
+              here={step.id === at}
+              brought={step.brought}
+              onGo={onGo && (() => onGo(step.id))}
+            />
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function Dot(props: {
+  name: string;
+  title: string;
+  here: boolean;
+  brought?: Step['brought'];
+  onGo?: (() => void) | undefined;
+}) {
+  const { brought = [], onGo } = props;
+  const inside = (
+    <>
+      <span className="flex h-[22px] items-center gap-0.5">
+        {brought.slice(0, brought.length > 3 ? 2 : 3).map((b, i) => (
+          <FindingMark key={i} kind={b.kind} severity={b.severity} title={b.title} size={14} />
+        ))}
+        {brought.length > 3 && `+${brought.length - 2}`}
+      </span>
+      <span
+        className={`my-1 h-[9px] w-[9px] rounded-full border-[1.5px] border-ink bg-sheet ${props.here ? 'outline-[1.5px] outline-offset-2 outline-ink' : ''}`}
+      />
+      <span className={`max-w-full truncate px-0.5 ${props.here ? 'font-semibold' : ''}`}>
+        {props.name}
+      </span>
+    </>
+  );
+  const look = 'relative flex w-full flex-col items-center';
+  if (!onGo) {
+    return (
+      <span className={look} title={props.title}>
+        {inside}
+      </span>
+    );
+  }
+  return (
+    <button
+      type="button"
+      className={`${look} outline-offset-[-2px] hover:underline`}
+      title={props.title}
+      aria-current={props.here ? 'step' : undefined}
+      onClick={() => !props.here && onGo()}
+    >
+      {inside}
+    </button>
+  );
+}
