@@ -380,6 +380,14 @@ export class StageView {
     this.changed();
   }
 
+  /** The place on the tracing sheet under a pixel; null where the sheet is not. */
+  onSheet(x: number, y: number): Point | null {
+    const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
+    this.raycaster.setFromCamera(ndc, this.camera);
+    const hit = this.raycaster.intersectObject(this.sheet.mesh, false)[0];
+    return hit && this.sheet.mesh.visible ? this.point(hit.point) : null;
+  }
+
   /** Shows the smooth surface in place of the faces, the cage over it; null shows the faces again. */
   showSmooth(buffers: MeshBuffers | null, stripes: boolean) {
     this.smooth.show(buffers, this.model?.buffers.origin ?? [0, 0, 0], stripes);

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Finding, Workpiece, WorkpiecePlace } from '../../api/client';
 import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
@@ -20,14 +20,14 @@ import { Brief } from './Brief';
 import { CHOOSE_WAYS, ChooseBar, type ChooseMode } from './ChooseBar';
 import { CommandFinder, type Command } from './CommandFinder';
 import { Dock } from './Dock';
-import type { Hint } from './hands/hand';
+import { viewOf, type Hint } from './hands/hand';
 import { HintLine } from './HintLine';
 import { KeySheet } from './KeySheet';
 import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
 import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
-import { kindOf, toggled, useChosen } from './useChosen';
+import { kindOf, othersOf, toggled, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
 import { useSmooth } from './useSmooth';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
@@ -60,6 +60,10 @@ function OpenBench(
   const [lens, setLens] = useLens('clay');
   const [glass, setGlass] = useState(false);
   const [sheet, setSheet] = useState(false);
+  const asked = useRef<((at: { x: number; y: number }) => void) | null>(null);
+  const askClick = useCallback((take: typeof asked.current) => {
+    asked.current = take;
+  }, []);
   useCameraInAddress(stage);
   useSmooth(stage, lens, state.id, state.revision, () => setLens('clay'));
   const chosen = useChosen(open);
@@ -111,6 +115,7 @@ function OpenBench(
       : null;
 
   const click = (at: { x: number; y: number }) => {
+    if (asked.current) return asked.current(at);
     if (!choosing) return cut.click(at) && setFinding(null);
     const picked = aimToChoose(at);
     if (picked) chosen.choose(toggled(chosen.chosen, kindOf(picked), picked.id));
@@ -128,6 +133,13 @@ function OpenBench(
     const next = GROUPS[(group + step + GROUPS.length) % GROUPS.length]!;
     cut.take(next.tools[0]!.tool);
   };
+  const deleteOthers = async () => {
+    const view = viewOf(stage);
+    const faces = othersOf(chosen.chosen.faces, mesh);
+    if (view && faces.length > 0 && chosen.chosen.faces.length > 0) {
+      await control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
+    }
+  };
   const turnAround = () => stage?.fit(stage.azimuth + 180, 20);
   const lookSquarely = () => {
     const face = chosen.chosen.faces.at(-1) ?? (hand.hover?.on === 'face' ? hand.hover.id : -1);
@@ -139,6 +151,7 @@ function OpenBench(
     ),
     { name: 'Choose faces, edges, vertices', shortcut: 'O', act: () => setChoosing(FACES) },
     { name: 'Hide the chosen faces', act: chosen.hide },
+    { name: 'Delete all but the chosen faces', act: () => void deleteOthers() },
     { name: 'Show all faces', act: chosen.showAll },
     { name: 'Let go of what is chosen', act: chosen.clear },
     ...Object.entries(CHOOSE_WAYS).flatMap(([kind, ways]) =>
@@ -319,8 +332,22 @@ function OpenBench(
                 To the back
               </Button>
             </div>
-            {sheet && <SheetPanel stage={stage} unit={task.unit} onClose={() => setSheet(false)} />}
-            {choosing && <ChooseBar mode={choosing} control={chosen} onMode={setChoosing} />}
+            {sheet && (
+              <SheetPanel
+                stage={stage}
+                unit={task.unit}
+                onAskClick={askClick}
+                onClose={() => setSheet(false)}
+              />
+            )}
+            {choosing && (
+              <ChooseBar
+                mode={choosing}
+                control={chosen}
+                onMode={setChoosing}
+                onDeleteOthers={() => void deleteOthers()}
+              />
+            )}
             {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
               <SlipOf cut={cut} control={control} onMake={() => void make()} />
             )}

@@ -34,10 +34,11 @@ interface Props {
   mode: ChooseMode;
   control: ChosenControl;
   onMode: (mode: ChooseMode | null) => void;
+  onDeleteOthers: () => void;
 }
 
 /** How elements are chosen, what else to choose from there, and what to do with faces that are. */
-export function ChooseBar({ mode, control, onMode }: Props) {
+export function ChooseBar({ mode, control, onMode, onDeleteOthers }: Props) {
   const { chosen } = control;
   const none = isEmpty(chosen);
   return (
@@ -88,6 +89,9 @@ export function ChooseBar({ mode, control, onMode }: Props) {
           </Small>
           <Small disabled={control.hidden.length === 0} onClick={control.showAll}>
             Show all
+          </Small>
+          <Small disabled={chosen.faces.length === 0} onClick={onDeleteOthers}>
+            Delete the others
           </Small>
         </div>
       )}

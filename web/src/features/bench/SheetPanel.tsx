@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import type { Point } from '../../mesh/MeshBuffers';
 import type { StageView } from '../../stage/StageView';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
@@ -7,13 +8,15 @@ import { FieldRow } from '../../ui/fields';
 interface Props {
   stage: StageView | null;
   unit: string;
+  /** Lets the next clicks on the stage be the panel's; null gives them back. */
+  onAskClick: (take: ((at: { x: number; y: number }) => void) | null) => void;
   onClose: () => void;
 }
 
 const LARGEST = 20_000_000;
 
 /** A picture to trace: PNG or JPEG on a plane behind the model. It stays in this window only. */
-export function SheetPanel({ stage, unit, onClose }: Props) {
+export function SheetPanel({ stage, unit, onAskClick, onClose }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -27,6 +30,25 @@ export function SheetPanel({ stage, unit, onClose }: Props) {
     stage?.laySheet(width, across, upwards, share);
   }, [stage, picture, width, across, upwards, share]);
   useEffect(() => () => stage?.setSheet(null), [stage]);
+
+  const [measuring, setMeasuring] = useState<'beginning' | 'end' | null>(null);
+  const measure = () => {
+    setMeasuring('beginning');
+    let first: Point | null = null;
+    onAskClick((at) => {
+      const place = stage?.onSheet(at.x, at.y) ?? null;
+      if (!place) return;
+      if (!first) {
+        first = place;
+        setMeasuring('end');
+        return;
+      }
+      setMeasured(Math.hypot(place.x - first.x, place.y - first.y, place.z - first.z));
+      setMeasuring(null);
+      onAskClick(null);
+    });
+  };
+  useEffect(() => () => onAskClick(null), [onAskClick]);
 
   const read = async (file: File) => {
     setProblem(null);
@@ -94,6 +116,14 @@ export function SheetPanel({ stage, unit, onClose }: Props) {
               onCommit={(v) => v > 0 && setWidth(v)}
             />
           </FieldRow>
+          <Button size="small" aria-pressed={measuring !== null} onClick={measure}>
+            Measure a length on it
+          </Button>
+          {measuring && (
+            <p className="text-[13px] font-semibold" role="status">
+              Click the {measuring} of the length, on the sheet.
+            </p>
+          )}
           <FieldRow name="Measures now">
             <NumberField
               label="Length on the sheet"
@@ -107,7 +137,11 @@ export function SheetPanel({ stage, unit, onClose }: Props) {
               label="Length that it shall have"
               value={measured}
               unit={unit}
-              onCommit={(v) => v > 0 && measured > 0 && setWidth((width * v) / measured)}
+              onCommit={(v) => {
+                if (!(v > 0 && measured > 0)) return;
+                setWidth((width * v) / measured);
+                setMeasured(v);
+              }}
             />
           </FieldRow>
           <FieldRow name="Moved right">

@@ -87,18 +87,21 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
     scope,
     go,
     clear: () => setKept(NOTHING),
-    invert: () => {
-      const faces = [];
-      const set = new Set(kept.faces);
-      for (let f = 0; f < mesh.faceEnd; f++) if (mesh.hasFace(f) && !set.has(f)) faces.push(f);
-      setKept({ ...NOTHING, faces });
-    },
+    invert: () => setKept({ ...NOTHING, faces: othersOf(kept.faces, mesh) }),
     hide: () => {
       setHidden([...new Set([...hidden, ...kept.faces])]);
       setKept(NOTHING);
     },
     showAll: () => setHidden([]),
   };
+}
+
+/** All faces but some. */
+export function othersOf(faces: readonly number[], mesh: MeshBuffers): number[] {
+  const set = new Set(faces);
+  const others = [];
+  for (let f = 0; f < mesh.faceEnd; f++) if (mesh.hasFace(f) && !set.has(f)) others.push(f);
+  return others;
 }
 
 export type ChosenControl = ReturnType<typeof useChosen>;

@@ -41,6 +41,36 @@ export function edgeVector(mesh: MeshBuffers, edge: number): Point {
   return minus(along(mesh, edge, 1), along(mesh, edge, 0));
 }
 
+/** Edges as lines, end to end as far as they hang together: places, and whether a line closes. */
+export function linesOf(
+  mesh: MeshBuffers,
+  edges: readonly number[],
+): { points: Point[]; closed: boolean }[] {
+  const left = new Set(edges.filter((e) => mesh.hasEdge(e)));
+  const at = new Map<number, number[]>();
+  for (const e of left) for (const v of mesh.ends(e)) at.set(v, [...(at.get(v) ?? []), e]);
+  const lines: { points: Point[]; closed: boolean }[] = [];
+  const walk = (from: number) => {
+    const vertices = [from];
+    for (let v = from; ;) {
+      const next = at.get(v)?.find((e) => left.has(e));
+      if (next === undefined) break;
+      left.delete(next);
+      const [a, b] = mesh.ends(next);
+      v = a === v ? b : a;
+      vertices.push(v);
+      if (v === from) break;
+    }
+    const closed = vertices.length > 3 && vertices.at(-1) === from;
+    if (closed) vertices.pop();
+    lines.push({ points: vertices.map((v) => mesh.toWorld(mesh.local(v))), closed });
+  };
+  // Ends of lines first; what is left then runs round.
+  for (const [v, there] of at) if (there.length === 1 && left.has(there[0]!)) walk(v);
+  for (const e of edges) if (left.has(e)) walk(mesh.ends(e)[0]!);
+  return lines;
+}
+
 const SAMPLES = 200;
 
 /** Where along an edge something passes through zero, nearest to a share of it; null if nowhere. */

@@ -2,15 +2,18 @@ import { useRef, useState } from 'react';
 import { api, ApiProblem, type Change, type Schemas, type View } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { CutLine } from '../../../stage/CutLine';
+import { Grip } from '../../../stage/Grip';
 import { ShapeLine } from '../../../stage/Handle';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
+import { counted } from '../../../ui/time';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
+import { dot, linesOf, minus, plus } from './measure';
 
-type Form = 'circle' | 'polygon' | 'rectangle' | 'star' | 'drawn' | 'file';
+type Form = 'circle' | 'polygon' | 'rectangle' | 'star' | 'drawn' | 'edges' | 'file';
 type Shape = Schemas['OutlineShape'];
 type Line = Schemas['Path'];
 
@@ -20,6 +23,7 @@ const FORMS: readonly (readonly [Form, string])[] = [
   ['rectangle', 'Rectangle'],
   ['star', 'Star'],
   ['drawn', 'Drawn'],
+  ['edges', 'Chosen edges'],
   ['file', 'From a file'],
 ];
 
@@ -35,7 +39,7 @@ const LARGEST_FILE = 1_000_000;
 
 /** Outline: a shape that is projected along the view onto the surface. */
 export function useOutlineHand(ground: Ground): Hand {
-  const { stage, scope, unit } = ground;
+  const { stage, scope, unit, chosen } = ground;
   const [form, setForm] = useState<Form>('circle');
   const [sides, setSides] = useState(16);
   const [inner, setInner] = useState(0.5);
@@ -48,14 +52,19 @@ export function useOutlineHand(ground: Ground): Hand {
   const [lines, setLines] = useState<{ name: string; paths: Line[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [pointer, setPointer] = useState<Xy | null>(null);
+  const [edges, setEdges] = useState<ReturnType<typeof edgesSeen>>(null);
   const asked = useRef(0);
 
   const radius = size || (stage ? stage.modelRadius / 4 : 1);
   const shape = shapeOf(form, sides, inner, lines);
   const placement = placed && placementOf(placed, radius, stretch, turn);
-  const drawnChange =
-    form === 'drawn' && drawn.length >= 3 && placed ? drawnShape(drawn, placed) : null;
-  const ready = form === 'drawn' ? drawnChange : shape && placement && { shape, placement };
+  const own = OWN_PLACE.includes(form);
+  const taken = form === 'edges' ? edges : null;
+  const ownChange =
+    form === 'drawn' && drawn.length >= 3 && placed
+      ? seenShape([{ points: drawn, closed: true }], placed)
+      : taken;
+  const ready = own ? ownChange : shape && placement && { shape, placement };
   const change: Change | null = ready
     ? { tool: 'outline', ...ready, reach: through ? 'through' : 'front', scope }
     : null;
@@ -70,7 +79,7 @@ export function useOutlineHand(ground: Ground): Hand {
       setDrawn([...drawn, stage.onSight(at.x, at.y)]);
       return true;
     }
-    if (form === 'file' && !lines) return false;
+    if (form === 'edges' || (form === 'file' && !lines)) return false;
     setPlaced({ centre, view, ...axes });
     return true;
   };
@@ -78,6 +87,7 @@ export function useOutlineHand(ground: Ground): Hand {
   const drop = () => {
     setPlaced(null);
     setDrawn([]);
+    setEdges(null);
   };
 
   const read = async (file: File) => {
@@ -96,7 +106,7 @@ export function useOutlineHand(ground: Ground): Hand {
     }
   };
 
-  const pending = placed !== null || drawn.length > 0;
+  const pending = placed !== null || drawn.length > 0 || taken !== null;
   return {
     pending,
     change,
@@ -111,6 +121,7 @@ export function useOutlineHand(ground: Ground): Hand {
     click,
     back: () => {
       if (form === 'drawn' && drawn.length > 0) setDrawn(drawn.slice(0, -1));
+      else if (taken) setEdges(null);
       else if (placed) setPlaced(null);
       return pending;
     },
@@ -126,6 +137,16 @@ export function useOutlineHand(ground: Ground): Hand {
         {preview && !preview.refusal && change && (
           <CutLine pieces={preview.pieces} letters={false} />
         )}
+        {placed && !own && (
+          <ShapeGrips
+            placed={placed}
+            radius={radius}
+            turn={turn}
+            onCentre={(centre) => setPlaced({ ...placed, centre })}
+            onRadius={(v) => v > 0 && setSize(v)}
+            onTurn={setTurn}
+          />
+        )}
       </>
     ),
     slip: () => (
@@ -136,11 +157,27 @@ export function useOutlineHand(ground: Ground): Hand {
           options={FORMS}
           onChange={(next) => {
             setForm(next);
-            if (next === 'drawn' || form === 'drawn') drop();
+            if (OWN_PLACE.includes(next) || own) drop();
           }}
         />
         {form === 'file' && (
           <ShapeFile name={lines?.name ?? null} problem={problem} onFile={read} />
+        )}
+        {form === 'edges' && (
+          <div className="space-y-1">
+            <Button
+              size="small"
+              disabled={chosen.edges.length === 0}
+              onClick={() => setEdges(edgesSeen(ground))}
+            >
+              Take them as seen now
+            </Button>
+            <p className="condensed text-[13px] text-ink2">
+              {chosen.edges.length === 0
+                ? 'Choose the edges of another part first (O), then look at both from where the one shall be thrown onto the other.'
+                : `${counted(chosen.edges.length, 'edge')} chosen, to be thrown along your view.`}
+            </p>
+          </div>
         )}
         {(form === 'circle' || form === 'polygon' || form === 'star') && (
           <FieldRow name={form === 'star' ? 'Tips' : 'Sides'}>
@@ -163,7 +200,7 @@ export function useOutlineHand(ground: Ground): Hand {
             />
           </FieldRow>
         )}
-        {form !== 'drawn' && (
+        {!own && (
           <>
             <FieldRow name="Radius">
               <NumberField
@@ -196,7 +233,7 @@ export function useOutlineHand(ground: Ground): Hand {
           ]}
           onChange={(v) => setThrough(v === 'through')}
         />
-        {placed && form !== 'drawn' && (
+        {placed && !own && (
           <p className="condensed text-[13px] text-ink2">
             A click elsewhere moves it there; what is inside comes back chosen.
           </p>
@@ -204,6 +241,49 @@ export function useOutlineHand(ground: Ground): Hand {
       </>
     ),
   };
+}
+
+interface GripsProps {
+  placed: Placed;
+  radius: number;
+  turn: number;
+  onCentre: (centre: Point) => void;
+  onRadius: (radius: number) => void;
+  onTurn: (turn: number) => void;
+}
+
+/** To move, turn and scale a shape where it lies. */
+function ShapeGrips({ placed, radius, turn, onCentre, onRadius, onTurn }: GripsProps) {
+  const before = useRef({ centre: placed.centre, radius, turn });
+  const take = () => (before.current = { centre: placed.centre, radius, turn });
+  const { right, up } = turned(placed, (turn * Math.PI) / 180);
+  const arm = radius * 1.25;
+  return (
+    <>
+      <Grip
+        at={placed.centre}
+        label="Move the shape"
+        round
+        onTake={take}
+        onDraw={(_, way) => onCentre(plus(before.current.centre, way))}
+      />
+      <Grip
+        at={plus(placed.centre, right, arm)}
+        along={right}
+        label="Scale the shape"
+        onTake={take}
+        onDraw={(by) => onRadius(before.current.radius + by / 1.25)}
+      />
+      <Grip
+        at={plus(placed.centre, up, arm)}
+        along={plus(ORIGIN, right, -1)}
+        label="Turn the shape"
+        round
+        onTake={take}
+        onDraw={(by) => onTurn(before.current.turn + (Math.atan2(by, arm) * 180) / Math.PI)}
+      />
+    </>
+  );
 }
 
 function shapeOf(
@@ -223,52 +303,68 @@ function shapeOf(
     case 'file':
       return lines && { form: 'lines', paths: lines.paths };
     case 'drawn':
+    case 'edges':
       return null;
   }
 }
 
-function scaled(p: Point, k: number): Point {
-  return { x: p.x * k, y: p.y * k, z: p.z * k };
-}
+const ORIGIN: Point = { x: 0, y: 0, z: 0 };
 
-function plus(p: Point, q: Point): Point {
-  return { x: p.x + q.x, y: p.y + q.y, z: p.z + q.z };
+/** The directions of a placed shape, turned on the screen. */
+function turned({ right, up }: Placed, by: number): { right: Point; up: Point } {
+  const [c, s] = [Math.cos(by), Math.sin(by)];
+  return {
+    right: plus(plus(ORIGIN, right, c), up, s),
+    up: plus(plus(ORIGIN, up, c), right, -s),
+  };
 }
 
 function placementOf(placed: Placed, radius: number, stretch: number, turn: number) {
   const a = (turn * Math.PI) / 180;
-  const right = plus(scaled(placed.right, Math.cos(a)), scaled(placed.up, Math.sin(a)));
-  const up = plus(scaled(placed.up, Math.cos(a)), scaled(placed.right, -Math.sin(a)));
+  const { right, up } = turned(placed, a);
   return {
     centre: placed.centre,
-    right: scaled(right, radius * stretch),
-    up: scaled(up, radius),
+    right: plus(ORIGIN, right, radius * stretch),
+    up: plus(ORIGIN, up, radius),
     view: placed.view,
   };
 }
 
-/** Places on sight-lines as a shape of their own plane. */
-function drawnShape(drawn: readonly Point[], placed: Placed) {
+/** Forms that lie where they were drawn. */
+const OWN_PLACE: readonly Form[] = ['drawn', 'edges'];
+
+/** Lines through places on sight-lines as a shape of their own plane. */
+function seenShape(
+  lines: readonly { points: readonly Point[]; closed: boolean }[],
+  placed: Placed,
+) {
+  const centre = lines[0]!.points[0]!;
   const at = (p: Point) => {
-    const d = plus(p, scaled(drawn[0]!, -1));
+    const d = minus(p, centre);
     return { x: dot(d, placed.right), y: dot(d, placed.up) };
   };
-  const shape: Shape = { form: 'lines', paths: [{ points: drawn.map(at), closed: true }] };
-  const placement = {
-    centre: drawn[0]!,
-    right: placed.right,
-    up: placed.up,
-    view: placed.view,
-  };
-  return { shape, placement };
+  const paths = lines.map(({ points, closed }) => ({ points: points.map(at), closed }));
+  const shape: Shape = { form: 'lines', paths };
+  return { shape, placement: { centre, right: placed.right, up: placed.up, view: placed.view } };
 }
 
-function dot(a: Point, b: Point): number {
-  return a.x * b.x + a.y * b.y + a.z * b.z;
+/** The chosen edges as they are seen now, a shape to be projected. */
+function edgesSeen({ stage, mesh, chosen }: Ground) {
+  const view = viewOf(stage);
+  if (!stage || !view) return null;
+  const lines = linesOf(mesh, chosen.edges).map(({ points, closed }) => ({
+    closed,
+    points: points.map((p) => {
+      const pixel = stage.project(p);
+      return stage.onSight(pixel.x, pixel.y);
+    }),
+  }));
+  return lines.length ? seenShape(lines, { centre: ORIGIN, view, ...stage.screenAxes }) : null;
 }
 
 function hintFor(form: Form, placed: boolean, hasFile: boolean): Hint {
   if (form === 'drawn') return { lead: 'Next click', rest: 'sets the next corner of the shape.' };
+  if (form === 'edges') return { lead: 'Outline', rest: 'throws the chosen edges onto the model.' };
   if (form === 'file' && !hasFile)
     return { lead: 'First', rest: 'choose an SVG file in the slip.' };
   return placed

@@ -1,0 +1,171 @@
+package fairedge.picture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.core.cut.Anchor;
+import fairedge.core.cut.LoopPlaces;
+import fairedge.core.cut.Loops;
+import fairedge.core.cut.Outline;
+import fairedge.core.cut.OutlineShape;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Reach;
+import fairedge.core.cut.Scope;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.View;
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.props.HarbourProps;
+import fairedge.core.step.Change;
+import fairedge.core.step.Outcome;
+import fairedge.core.step.Tidying;
+import fairedge.core.step.Workpiece;
+import fairedge.core.tidy.Cap;
+import fairedge.core.tidy.Slide;
+import fairedge.core.tidy.Weld;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * The pictures of the handbook's cards are what the engine draws of its own changes. {@code
+ * -Dfair-edge.write-pictures=true} draws them anew.
+ */
+class HandbookPicturesTest {
+  private static final Path FOLDER = Path.of("..", "docs", "handbook", "pictures");
+  private static final MeshPicture.Size SIZE = new MeshPicture.Size(264, 156, 2);
+  private static final View CORNER = new View.Perspective(new Vec3(400, -500, 300));
+  private static final View ABOVE = new View.Parallel(new Vec3(0, 0, -1));
+
+  /** A card's two pictures: a form, and what a change makes of it. */
+  record Plate(String card, Mesh form, Change change) {
+    @Override
+    public String toString() {
+      return card;
+    }
+  }
+
+  static Stream<Plate> plates() {
+    Mesh bollard = HarbourProps.mooringBollard();
+    int upright = bollard.findEdge(36, 48);
+    Mesh looped = after(HarbourProps.mooringBollard(), Change.LoopsChange.of(upright, 0.5));
+    List<Integer> waist = IntStream.range(112, 124).boxed().toList();
+    return Stream.of(
+        new Plate("trace", HarbourProps.fairleadBlock(), trace(CORNER, 4, 5, 6)),
+        new Plate("straight", HarbourProps.pontoon(), stack()),
+        new Plate(
+            "loops",
+            bollard,
+            new Change.LoopsChange(
+                upright,
+                new LoopPlaces.Even(3, 1, 0, LoopPlaces.Measure.FRACTION),
+                Loops.Shape.STRAIGHT,
+                false,
+                Scope.WHOLE)),
+        new Plate("outline", HarbourProps.hatchLid(), disc()),
+        new Plate(
+            "lift", looped, new Tidying.LiftChange(edgesAmong(looped, waist), List.of(), true)),
+        new Plate(
+            "delete",
+            HarbourProps.hatchLid(),
+            new Tidying.DeleteChange(List.of(16), List.of(), List.of())),
+        new Plate(
+            "weld",
+            HarbourProps.ropeLocker(),
+            new Tidying.WeldChange(List.of(6, 10), Weld.At.FIRST)),
+        new Plate(
+            "connect",
+            HarbourProps.hatchLid(),
+            new Tidying.ConnectChange(List.of(18, 28), Scope.WHOLE)),
+        new Plate("face", deleted(), new Tidying.FaceChange(border(deleted()))),
+        new Plate(
+            "cap",
+            HarbourProps.capstan(),
+            new Tidying.CapChange(new Cap.Plan(80, null, Cap.Form.GRID, 0, 1, 0, 0))),
+        new Plate(
+            "slide", looped, new Tidying.SlideChange(waist, 112, 48, 0.7, Slide.SlideBy.FRACTION)));
+  }
+
+  private static Change trace(View view, int... vertices) {
+    return Change.TraceChange.of(
+        IntStream.of(vertices)
+            .mapToObj(v -> new TracePoint(new Anchor.OnVertex(v), view))
+            .toList());
+  }
+
+  private static Change stack() {
+    return Change.StraightChange.asked(
+        new PlaneBy.Along(PlaneBy.Axis.X, -1200),
+        null,
+        null,
+        null,
+        9,
+        300.0,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null);
+  }
+
+  private static Change disc() {
+    return new Change.OutlineChange(
+        new OutlineShape.Regular(12),
+        new Outline.Placement(new Vec3(0, 0, 80), new Vec3(150, 0, 0), new Vec3(0, 150, 0), ABOVE),
+        Reach.FRONT,
+        Scope.WHOLE);
+  }
+
+  private static Mesh deleted() {
+    return after(
+        HarbourProps.hatchLid(), new Tidying.DeleteChange(List.of(16), List.of(), List.of()));
+  }
+
+  private static List<Integer> border(Mesh mesh) {
+    return IntStream.range(0, mesh.edgeEnd())
+        .filter(e -> mesh.hasEdge(e) && mesh.uses(e) == 1)
+        .boxed()
+        .toList();
+  }
+
+  private static List<Integer> edgesAmong(Mesh mesh, List<Integer> vertices) {
+    return IntStream.range(0, mesh.edgeEnd())
+        .filter(mesh::hasEdge)
+        .filter(e -> vertices.contains(mesh.first(e)) && vertices.contains(mesh.second(e)))
+        .boxed()
+        .toList();
+  }
+
+  private static Mesh after(Mesh mesh, Change change) {
+    Mesh changed = mesh.copy();
+    Outcome outcome = new Workpiece(changed, Tolerance.of(mesh.bounds())).apply(change);
+    assertThat(outcome).isInstanceOf(Outcome.Made.class);
+    return changed;
+  }
+
+  @ParameterizedTest
+  @MethodSource("plates")
+  void card_showsAFormBeforeAndAfter(Plate plate) throws IOException {
+    isDrawn(plate.card() + "-before.png", plate.form());
+    isDrawn(plate.card() + "-after.png", after(plate.form(), plate.change()));
+    assertThat(FOLDER.resolveSibling(plate.card() + ".md"))
+        .content()
+        .contains(
+            "pictures/" + plate.card() + "-before.png", "pictures/" + plate.card() + "-after.png");
+  }
+
+  private static void isDrawn(String file, Mesh mesh) throws IOException {
+    byte[] png = MeshPicture.png(mesh, List.of(), SIZE);
+    if (Boolean.getBoolean("fair-edge.write-pictures")) {
+      Files.createDirectories(FOLDER);
+      Files.write(FOLDER.resolve(file), png);
+    }
+    assertThat(FOLDER.resolve(file)).hasBinaryContent(png);
+  }
+}
