@@ -15,6 +15,8 @@ interface Props {
   label: string;
   /** Along this direction it moves; without one, any way on the screen. */
   along?: Point;
+  /** It is left out where it would cover this. */
+  apartFrom?: Point;
   /** A letter on it. */
   letter?: string;
   round?: boolean;
@@ -26,13 +28,21 @@ interface Props {
 /** Shorter than this on the screen, a direction can't be drawn along. */
 const SHORTEST = 9;
 
+/** Nearer to each other, two grips would cover each other. */
+const APART = 24;
+
 /** Something on the model that is drawn along a direction by the pointer. */
-export function Grip({ at, label, along, letter, round, onDraw, onTake }: Props) {
+export function Grip(props: Props) {
+  const { at, label, along, apartFrom, letter, round, onDraw, onTake } = props;
   const stage = useStage();
   const taken = useRef<{ from: Way; ahead: Way } | null>(null);
   const p = stage.project(at);
   const arm = along ? armOf(stage, at, along) : { x: 0, y: 0 };
   if (!p.ahead || (along && Math.hypot(arm.x, arm.y) < SHORTEST)) return null;
+  if (apartFrom) {
+    const q = stage.project(apartFrom);
+    if (Math.hypot(p.x - q.x, p.y - q.y) < APART) return null;
+  }
 
   const take = (e: PointerEvent<SVGGElement>) => {
     if (e.button !== 0) return;

@@ -165,6 +165,7 @@ export function useStraightHand(ground: Ground): Hand {
         )}
         {preview?.plane && !preview.refusal && change && held === null && (
           <PlaneGrips
+            stage={stage}
             plane={preview.plane}
             pieces={preview.pieces}
             numbers={numbers}
@@ -207,7 +208,13 @@ export function useStraightHand(ground: Ground): Hand {
   };
 }
 
+const ORIGIN: Point = { x: 0, y: 0, z: 0 };
+
+/** What the slip covers of the stage. */
+const SLIP_WIDTH = 320;
+
 interface GripsProps {
+  stage: Ground['stage'];
   plane: NonNullable<Preview['plane']>;
   pieces: Preview['pieces'];
   numbers: typeof NUMBERS;
@@ -215,15 +222,22 @@ interface GripsProps {
 }
 
 /** On the plane, where it cuts the model: to move, turn and tilt it. */
-function PlaneGrips({ plane, pieces, numbers, onNumbers }: GripsProps) {
+function PlaneGrips({ stage, plane, pieces, numbers, onNumbers }: GripsProps) {
   const before = useRef(numbers);
   const middle = middleOf(pieces);
   if (!middle) return null;
   const { normal, depth, along } = plane;
-  const reach = 1.35 * farthest(pieces, middle);
+  const reach = 1.2 * farthest(pieces, middle);
+  /** On the side on which it is in view. */
+  const side = (way: Point): number => {
+    const p = stage?.project(plus(middle, way, reach));
+    const seen =
+      p && p.x > 20 && p.x < stage.width - SLIP_WIDTH && p.y > 60 && p.y < stage.height - 20;
+    return seen ? 1 : -1;
+  };
+  const [turns, tilts] = [side(along), -side(depth)];
   const take = () => (before.current = numbers);
   const turned = (amount: number) => (Math.atan2(amount, reach) * 180) / Math.PI;
-  const backward = { x: -normal.x, y: -normal.y, z: -normal.z };
   return (
     <>
       <Grip
@@ -234,16 +248,18 @@ function PlaneGrips({ plane, pieces, numbers, onNumbers }: GripsProps) {
         onDraw={(by) => onNumbers({ shift: before.current.shift + by })}
       />
       <Grip
-        at={plus(middle, along, reach)}
-        along={normal}
+        at={plus(middle, along, turns * reach)}
+        along={plus(ORIGIN, normal, turns)}
+        apartFrom={middle}
         label="Turn the plane"
         round
         onTake={take}
         onDraw={(by) => onNumbers({ turn: before.current.turn + turned(by) })}
       />
       <Grip
-        at={plus(middle, depth, reach)}
-        along={backward}
+        at={plus(middle, depth, -tilts * reach)}
+        along={plus(ORIGIN, normal, tilts)}
+        apartFrom={middle}
         label="Tilt the plane"
         round
         onTake={take}

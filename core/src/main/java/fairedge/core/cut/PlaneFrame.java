@@ -118,4 +118,20 @@ public record PlaneFrame(Vec3 origin, Vec3 normal, Vec3 depth, Vec3 along) {
   PlaneFrame shifted(double by) {
     return new PlaneFrame(origin.plus(normal.times(by)), normal, depth, along);
   }
+
+  FlatPlane flat() {
+    return new FlatPlane(origin, normal);
+  }
+
+  /** A place by its coordinates in this frame, put where another frame has them. */
+  Vec3 carried(Vec3 place, PlaneFrame to) {
+    if (equals(to)) {
+      return place;
+    }
+    Vec3 d = place.minus(origin);
+    return to.origin
+        .plus(to.normal.times(d.dot(normal)))
+        .plus(to.depth.times(d.dot(depth)))
+        .plus(to.along.times(d.dot(along)));
+  }
 }

@@ -91,10 +91,10 @@ public final class Straight {
   private CutResult cut() {
     check();
     TraceLine line = new TraceLine(mesh, site.firstNewVertex());
-    List<FlatPlane> planes = planes();
+    List<PlaneFrame> planes = planes();
     List<Chord> all = new ArrayList<>();
-    for (FlatPlane plane : planes) {
-      List<Chord> chords = limited(chordsOf(plane));
+    for (PlaneFrame plane : planes) {
+      List<Chord> chords = limited(chordsOf(plane.flat()), plane);
       if (!chords.isEmpty()) {
         line.section(chords);
       }
@@ -106,7 +106,7 @@ public final class Straight {
     new FaceCutter(site.edit(), site.merge()).cut(all);
     remarks.addAll(site.neighboursThatGained());
     if (cut.after() != After.JOINED) {
-      part(planes.getFirst());
+      part(planes.getFirst().flat());
     }
     return line.result(remarks);
   }
@@ -151,12 +151,11 @@ public final class Straight {
     return PlaneFrame.of(cut.plane(), mesh).turned(cut.turn(), cut.tilt()).shifted(cut.shift());
   }
 
-  private List<FlatPlane> planes() {
+  private List<PlaneFrame> planes() {
     PlaneFrame first = frame(mesh, cut);
-    List<FlatPlane> planes = new ArrayList<>();
+    List<PlaneFrame> planes = new ArrayList<>();
     for (int k = 0; k < cut.count(); k++) {
-      PlaneFrame frame = first.shifted(k * cut.spacing());
-      planes.add(new FlatPlane(frame.origin(), frame.normal()));
+      planes.add(first.shifted(k * cut.spacing()));
     }
     return planes;
   }
@@ -166,11 +165,12 @@ public final class Straight {
     return new Section(mesh, plane, site.merge()).chords(faces);
   }
 
-  private List<Chord> limited(List<Chord> chords) {
+  private List<Chord> limited(List<Chord> chords, PlaneFrame plane) {
     List<Chord> left = new ArrayList<>(chords);
     if (cut.between() && cut.plane() instanceof PlaneBy.Drawn d) {
       SightPlane drawn = SightPlane.through(d.view(), d.from(), d.to());
-      left.removeIf(c -> !isBetween(c, drawn));
+      PlaneFrame asDrawn = PlaneFrame.of(d, mesh);
+      left.removeIf(c -> !isBetween(c, drawn, plane, asDrawn));
     }
     View eye = eye();
     if (cut.reach() == Reach.FRONT && eye != null) {
@@ -181,9 +181,13 @@ public final class Straight {
     return left;
   }
 
-  private static boolean isBetween(Chord chord, SightPlane drawn) {
-    Vec3 from = chord.from().at();
-    Vec3 to = chord.to().at();
+  /**
+   * The two ends go with the plane: places on it are measured where they were when it was drawn.
+   */
+  private static boolean isBetween(
+      Chord chord, SightPlane drawn, PlaneFrame plane, PlaneFrame asDrawn) {
+    Vec3 from = plane.carried(chord.from().at(), asDrawn);
+    Vec3 to = plane.carried(chord.to().at(), asDrawn);
     if (!drawn.isAhead(from) || !drawn.isAhead(to)) {
       return false;
     }
@@ -202,10 +206,10 @@ public final class Straight {
     return false;
   }
 
-  private String nothingCrossed(List<FlatPlane> planes) {
+  private String nothingCrossed(List<PlaneFrame> planes) {
     boolean meets = false;
-    for (FlatPlane plane : planes) {
-      meets |= site.facesMeeting(plane.region(site.merge())).length > 0;
+    for (PlaneFrame plane : planes) {
+      meets |= site.facesMeeting(plane.flat().region(site.merge())).length > 0;
     }
     return meets
         ? "The plane crosses no face that may be cut: it only touches, or runs along edges."

@@ -41,6 +41,13 @@ public final class Journal {
     }
   }
 
+  /** Notes edges that lie elsewhere, though their ends are the same. */
+  void touchEdges(int... edges) {
+    for (int e : edges) {
+      touched.edges().set(e);
+    }
+  }
+
   private void note(LocalChange change) {
     switch (change) {
       case LocalChange.EdgeSplit s -> {

@@ -173,7 +173,8 @@ public final class MeshEdit {
   }
 
   /**
-   * Lets a vertex lie elsewhere. Cost: the faces at it, which count as touched. Inverse: itself.
+   * Lets a vertex lie elsewhere. Cost: the faces and edges at it, which count as touched. Inverse:
+   * itself.
    */
   public void moveVertex(int v, Vec3 to) {
     require(mesh.hasVertex(v), "no vertex ", v);
@@ -182,6 +183,7 @@ public final class MeshEdit {
     noteSides(touched);
     links.move(v, to);
     journal.add(new LocalChange.VertexMoved(v, from), values.remember(), touched);
+    journal.touchEdges(mesh.edgesAt(v));
   }
 
   /**

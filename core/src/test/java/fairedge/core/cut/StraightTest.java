@@ -321,6 +321,31 @@ class StraightTest {
     assertThat(grid.faceCount()).isEqualTo(6);
   }
 
+  /** A line over two quads of a sheet of twelve, turned by quarters about its middle. */
+  @ParameterizedTest
+  @CsvSource({"0, 14", "90, 13", "45, 14", "180, 14"})
+  void between_turnsWithThePlane(double turn, int faces) {
+    Mesh grid = Meshes.grid(4, 3);
+    View above = new View.Parallel(new Vec3(0, 0, -1));
+    PlaneBy line = new PlaneBy.Drawn(new Vec3(1.6, 1.5, 1), new Vec3(2.4, 1.5, 1), above);
+    Change change =
+        new Change.StraightChange(
+            line,
+            turn,
+            0,
+            turn == 90 || turn == 45 ? 0.3 : 0,
+            1,
+            0,
+            Reach.THROUGH,
+            true,
+            null,
+            Straight.After.JOINED,
+            Straight.Ends.OPEN,
+            Scope.WHOLE);
+    made(grid, change);
+    assertThat(grid.faceCount()).isEqualTo(faces);
+  }
+
   @Test
   void chosenFaces_limitIt_andANeighbourSaysThatItGains() {
     Mesh grid = Meshes.grid(3, 1);

@@ -211,6 +211,7 @@ class MeshEditTest {
     Vec3 home = mesh.position(0);
     edit.moveVertex(0, new Vec3(5, 6, 7));
     assertThat(edit.journal().touched().faces().get(mesh.facesAt(0)[0])).isTrue();
+    assertThat(edit.journal().touched().edges().stream()).contains(mesh.edgesAt(0)[0]);
     edit.moveVertex(0, home);
     assertThat(told(mesh)).isEqualTo(before);
     edit.undoAll();
