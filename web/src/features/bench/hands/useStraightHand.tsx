@@ -230,10 +230,10 @@ function PlaneGrips({ stage, plane, pieces, numbers, onNumbers }: GripsProps) {
   const reach = 1.2 * farthest(pieces, middle);
   /** On the side on which it is in view. */
   const side = (way: Point): number => {
-    const p = stage?.project(plus(middle, way, reach));
-    const seen =
-      p && p.x > 20 && p.x < stage.width - SLIP_WIDTH && p.y > 60 && p.y < stage.height - 20;
-    return seen ? 1 : -1;
+    if (!stage) return 1;
+    const { x, y } = stage.project(plus(middle, way, reach));
+    const across = x > 20 && x < stage.width - SLIP_WIDTH;
+    return across && y > 60 && y < stage.height - 20 ? 1 : -1;
   };
   const [turns, tilts] = [side(along), -side(depth)];
   const take = () => (before.current = numbers);
