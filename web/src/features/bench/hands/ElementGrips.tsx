@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import type { MeshBuffers, Point } from '../../../mesh/MeshBuffers';
 import { Grip } from '../../../stage/Grip';
-import { length, minus, plus } from './measure';
+import { length, minus, ORIGIN, plus } from './measure';
 import type { Rail, Values, Way } from './ways';
 
 interface Props {
@@ -32,7 +32,7 @@ export function ElementGrips(props: Props) {
     return (
       <Grip
         at={plus(from, edge, share[way.slides])}
-        along={plus({ x: 0, y: 0, z: 0 }, edge, 1 / whole)}
+        along={plus(ORIGIN, edge, 1 / whole)}
         label="Slide along this edge"
         onTake={take}
         onDraw={(by) => onValues({ amount: (before.current.amount ?? 0) + by * scale })}
@@ -57,7 +57,7 @@ export function ElementGrips(props: Props) {
           letter={axis.toUpperCase()}
           label={`Move along ${axis.toUpperCase()}`}
           onTake={take}
-          onDraw={(amount) => moved(plus({ x: 0, y: 0, z: 0 }, AXES[axis], amount))}
+          onDraw={(amount) => moved(plus(ORIGIN, AXES[axis], amount))}
         />
       ))}
       <Grip at={at} label="Move in the view" round onTake={take} onDraw={(_, way) => moved(way)} />
@@ -71,7 +71,7 @@ function onGrid(value: number, step: number): number {
 }
 
 function middle(mesh: MeshBuffers, vertices: readonly number[]): Point {
-  let sum: Point = { x: 0, y: 0, z: 0 };
+  let sum = ORIGIN;
   for (const v of vertices) sum = plus(sum, mesh.toWorld(mesh.local(v)), 1 / vertices.length);
   return sum;
 }

@@ -4,6 +4,8 @@ import type { PendingPoint } from '../pending';
 /** What the core measures of a piece of a trace, and can be typed. */
 export type Measure = 'length' | 'toLast' | 'toEdge';
 
+export const ORIGIN: Point = { x: 0, y: 0, z: 0 };
+
 export function minus(a: Point, b: Point): Point {
   return { x: a.x - b.x, y: a.y - b.y, z: a.z - b.z };
 }
@@ -139,13 +141,13 @@ export function trackOf(
 
 function normalOf(mesh: MeshBuffers, face: number): Point {
   const corners = [...mesh.corners(face)].map((v) => mesh.toWorld(mesh.local(v)));
-  let sum: Point = { x: 0, y: 0, z: 0 };
+  let sum = ORIGIN;
   corners.forEach((p, i) => {
     const q = corners[(i + 1) % corners.length]!;
     sum = plus(sum, cross(minus(p, corners[0]!), minus(q, corners[0]!)));
   });
   const size = length(sum) || 1;
-  return plus({ x: 0, y: 0, z: 0 }, sum, 1 / size);
+  return plus(ORIGIN, sum, 1 / size);
 }
 
 const ROUNDS = 12;

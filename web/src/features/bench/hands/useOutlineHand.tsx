@@ -1,8 +1,7 @@
 import { useRef, useState } from 'react';
-import { api, ApiProblem, type Change, type Schemas, type View } from '../../../api/client';
+import { api, ApiProblem, type Change, type Schemas } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { CutLine } from '../../../stage/CutLine';
-import { Grip } from '../../../stage/Grip';
 import { ShapeLine } from '../../../stage/Handle';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
@@ -11,7 +10,8 @@ import { Choice, FieldRow } from '../../../ui/fields';
 import { counted } from '../../../ui/time';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
-import { dot, linesOf, minus, plus } from './measure';
+import { dot, linesOf, minus, ORIGIN, plus } from './measure';
+import { ShapeGrips, turned, type Placed } from './ShapeGrips';
 
 type Form = 'circle' | 'polygon' | 'rectangle' | 'star' | 'drawn' | 'edges' | 'file';
 type Shape = Schemas['OutlineShape'];
@@ -26,14 +26,6 @@ const FORMS: readonly (readonly [Form, string])[] = [
   ['edges', 'Chosen edges'],
   ['file', 'From a file'],
 ];
-
-interface Placed {
-  centre: Point;
-  view: View;
-  /** Of the screen when it was placed. */
-  right: Point;
-  up: Point;
-}
 
 const LARGEST_FILE = 1_000_000;
 
@@ -243,49 +235,6 @@ export function useOutlineHand(ground: Ground): Hand {
   };
 }
 
-interface GripsProps {
-  placed: Placed;
-  radius: number;
-  turn: number;
-  onCentre: (centre: Point) => void;
-  onRadius: (radius: number) => void;
-  onTurn: (turn: number) => void;
-}
-
-/** To move, turn and scale a shape where it lies. */
-function ShapeGrips({ placed, radius, turn, onCentre, onRadius, onTurn }: GripsProps) {
-  const before = useRef({ centre: placed.centre, radius, turn });
-  const take = () => (before.current = { centre: placed.centre, radius, turn });
-  const { right, up } = turned(placed, (turn * Math.PI) / 180);
-  const arm = radius * 1.25;
-  return (
-    <>
-      <Grip
-        at={placed.centre}
-        label="Move the shape"
-        round
-        onTake={take}
-        onDraw={(_, way) => onCentre(plus(before.current.centre, way))}
-      />
-      <Grip
-        at={plus(placed.centre, right, arm)}
-        along={right}
-        label="Scale the shape"
-        onTake={take}
-        onDraw={(by) => onRadius(before.current.radius + by / 1.25)}
-      />
-      <Grip
-        at={plus(placed.centre, up, arm)}
-        along={plus(ORIGIN, right, -1)}
-        label="Turn the shape"
-        round
-        onTake={take}
-        onDraw={(by) => onTurn(before.current.turn + (Math.atan2(by, arm) * 180) / Math.PI)}
-      />
-    </>
-  );
-}
-
 function shapeOf(
   form: Form,
   sides: number,
@@ -306,17 +255,6 @@ function shapeOf(
     case 'edges':
       return null;
   }
-}
-
-const ORIGIN: Point = { x: 0, y: 0, z: 0 };
-
-/** The directions of a placed shape, turned on the screen. */
-function turned({ right, up }: Placed, by: number): { right: Point; up: Point } {
-  const [c, s] = [Math.cos(by), Math.sin(by)];
-  return {
-    right: plus(plus(ORIGIN, right, c), up, s),
-    up: plus(plus(ORIGIN, up, c), right, -s),
-  };
 }
 
 function placementOf(placed: Placed, radius: number, stretch: number, turn: number) {

@@ -1,21 +1,16 @@
-import { useRef, useState } from 'react';
-import type { Change, Preview, Schemas, View } from '../../../api/client';
+import { useState } from 'react';
+import type { Change, Schemas, View } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { Aim } from '../../../stage/Aim';
 import { CutLine } from '../../../stage/CutLine';
-import { Grip } from '../../../stage/Grip';
 import { Handle, ScreenLine } from '../../../stage/Handle';
 import { pick, type Picked } from '../../../stage/pick';
-import { NumberField } from '../../../ui/NumberField';
-import { TwoWay } from '../../../ui/TwoWay';
-import { Choice, FieldRow } from '../../../ui/fields';
+import { Choice } from '../../../ui/fields';
 import { anchorOf } from '../pending';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
-import { length, minus, plus } from './measure';
-
-type By = 'drawn' | 'x' | 'y' | 'z' | 'three' | 'face';
-type Straight = Extract<Change, { tool: 'straight' }>;
+import { NUMBERS, PlaneFields, type By, type Straight } from './PlaneFields';
+import { PlaneGrips } from './PlaneGrips';
 
 const BYS: readonly (readonly [By, string])[] = [
   ['drawn', 'Drawn'],
@@ -31,7 +26,6 @@ interface Place {
   picked: Picked | null;
 }
 
-const NUMBERS = { turn: 0, tilt: 0, shift: 0, count: 1, spacing: 0 };
 const STEP = 15;
 
 /** Straight: a plane seen edge-on, along an axis, through three points or square to a face. */
@@ -208,84 +202,6 @@ export function useStraightHand(ground: Ground): Hand {
   };
 }
 
-const ORIGIN: Point = { x: 0, y: 0, z: 0 };
-
-/** What the slip covers of the stage. */
-const SLIP_WIDTH = 320;
-
-interface GripsProps {
-  stage: Ground['stage'];
-  plane: NonNullable<Preview['plane']>;
-  pieces: Preview['pieces'];
-  numbers: typeof NUMBERS;
-  onNumbers: (more: Partial<typeof NUMBERS>) => void;
-}
-
-/** On the plane, where it cuts the model: to move, turn and tilt it. */
-function PlaneGrips({ stage, plane, pieces, numbers, onNumbers }: GripsProps) {
-  const before = useRef(numbers);
-  const middle = middleOf(pieces);
-  if (!middle) return null;
-  const { normal, depth, along } = plane;
-  const reach = 1.2 * farthest(pieces, middle);
-  /** On the side on which it is in view. */
-  const side = (way: Point): number => {
-    if (!stage) return 1;
-    const { x, y } = stage.project(plus(middle, way, reach));
-    const across = x > 20 && x < stage.width - SLIP_WIDTH;
-    return across && y > 60 && y < stage.height - 20 ? 1 : -1;
-  };
-  const [turns, tilts] = [side(along), -side(depth)];
-  const take = () => (before.current = numbers);
-  const turned = (amount: number) => (Math.atan2(amount, reach) * 180) / Math.PI;
-  return (
-    <>
-      <Grip
-        at={middle}
-        along={normal}
-        label="Move the plane"
-        onTake={take}
-        onDraw={(by) => onNumbers({ shift: before.current.shift + by })}
-      />
-      <Grip
-        at={plus(middle, along, turns * reach)}
-        along={plus(ORIGIN, normal, turns)}
-        apartFrom={middle}
-        label="Turn the plane"
-        round
-        onTake={take}
-        onDraw={(by) => onNumbers({ turn: before.current.turn + turned(by) })}
-      />
-      <Grip
-        at={plus(middle, depth, -tilts * reach)}
-        along={plus(ORIGIN, normal, tilts)}
-        apartFrom={middle}
-        label="Tilt the plane"
-        round
-        onTake={take}
-        onDraw={(by) => onNumbers({ tilt: before.current.tilt + turned(by) })}
-      />
-    </>
-  );
-}
-
-function middleOf(pieces: Preview['pieces']): Point | null {
-  const places = pieces.flatMap((piece) => piece.points.map((p) => p.at));
-  if (places.length === 0) return null;
-  const mean = (axis: 'x' | 'y' | 'z') => {
-    const low = places.reduce((least, p) => Math.min(least, p[axis]), Infinity);
-    const high = places.reduce((most, p) => Math.max(most, p[axis]), -Infinity);
-    return (low + high) / 2;
-  };
-  return { x: mean('x'), y: mean('y'), z: mean('z') };
-}
-
-function farthest(pieces: Preview['pieces'], from: Point): number {
-  return pieces
-    .flatMap((piece) => piece.points)
-    .reduce((most, { at }) => Math.max(most, length(minus(at, from))), 0);
-}
-
 function planeOf(by: By, places: readonly Place[], view: View | null): Schemas['PlaneBy'] | null {
   const [a, b, c] = places;
   if (by === 'drawn') return a && b && view ? { by: 'drawn', from: a.at, to: b.at, view } : null;
@@ -328,115 +244,4 @@ function hintFor(by: By, placed: number, held: boolean): Hint {
         rest: `on the model lays the plane there, across ${by.toUpperCase()}.`,
       };
   }
-}
-
-interface FieldsProps {
-  by: By;
-  unit: string;
-  numbers: typeof NUMBERS;
-  front: boolean;
-  between: boolean;
-  after: Straight['after'];
-  ends: Straight['ends'];
-  preview: Preview | null;
-  onNumbers: (more: Partial<typeof NUMBERS>) => void;
-  onFront: (front: boolean) => void;
-  onBetween: (between: boolean) => void;
-  onAfter: (after: Straight['after']) => void;
-  onEnds: (ends: Straight['ends']) => void;
-}
-
-function PlaneFields(p: FieldsProps) {
-  const { numbers: n, unit } = p;
-  const whole = !p.front && !(p.between && p.by === 'drawn') && n.count === 1;
-  return (
-    <>
-      <FieldRow name="Moved">
-        <NumberField
-          label="Moved"
-          value={n.shift}
-          unit={unit}
-          onCommit={(shift) => p.onNumbers({ shift })}
-        />
-      </FieldRow>
-      <FieldRow name="Turned, tilted">
-        <div className="flex gap-1">
-          <NumberField
-            label="Turned"
-            value={n.turn}
-            unit="°"
-            onCommit={(turn) => p.onNumbers({ turn })}
-          />
-          <NumberField
-            label="Tilted"
-            value={n.tilt}
-            unit="°"
-            onCommit={(tilt) => p.onNumbers({ tilt })}
-          />
-        </div>
-      </FieldRow>
-      <FieldRow name="Planes, apart by">
-        <div className="flex gap-1">
-          <NumberField
-            label="Planes"
-            value={n.count}
-            unit="x"
-            digits={0}
-            onCommit={(v) => p.onNumbers({ count: Math.round(Math.min(200, Math.max(1, v))) })}
-          />
-          <NumberField
-            label="Apart"
-            value={n.spacing}
-            unit={unit}
-            onCommit={(spacing) => p.onNumbers({ spacing })}
-          />
-        </div>
-      </FieldRow>
-      <TwoWay
-        label="How deep"
-        value={p.front ? 'front' : 'through'}
-        options={[
-          { value: 'through', name: 'Right through' },
-          { value: 'front', name: 'Front only' },
-        ]}
-        onChange={(v) => p.onFront(v === 'front')}
-      />
-      {p.by === 'drawn' && (
-        <TwoWay
-          label="How long"
-          value={p.between ? 'between' : 'endless'}
-          options={[
-            { value: 'endless', name: 'Endless' },
-            { value: 'between', name: 'Between the ends' },
-          ]}
-          onChange={(v) => p.onBetween(v === 'between')}
-        />
-      )}
-      {whole && (
-        <Choice
-          label="The two sides"
-          value={p.after}
-          options={[
-            ['joined', 'Stay joined'],
-            ['keepAhead', 'Keep one'],
-            ['keepBehind', 'Keep the other'],
-            ['apart', 'Take apart'],
-          ]}
-          onChange={p.onAfter}
-        />
-      )}
-      {whole && p.after !== 'joined' && (
-        <Choice
-          label="Open ends"
-          value={p.ends}
-          options={[
-            ['open', 'Leave open'],
-            ['faces', 'Close with a face'],
-            ['quads', 'Close with quads'],
-          ]}
-          onChange={p.onEnds}
-        />
-      )}
-    </>
-  );
 }

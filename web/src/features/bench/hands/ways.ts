@@ -2,6 +2,7 @@ import type { Change } from '../../../api/client';
 import type { MeshBuffers } from '../../../mesh/MeshBuffers';
 import { verticesOf, type Chosen, type Kind } from '../useChosen';
 import type { Scope } from './hand';
+import { ORIGIN } from './measure';
 
 export type CleanTool = 'lift' | 'weld' | 'connect' | 'face' | 'cap' | 'slide' | 'move';
 export type Values = Record<string, number>;
@@ -290,7 +291,6 @@ const SLIDE: readonly Way[] = [
   ),
 ];
 
-const ORIGIN = { x: 0, y: 0, z: 0 };
 const ONE = { x: 1, y: 1, z: 1 };
 const ANY: readonly Kind[] = ['vertices', 'edges', 'faces'];
 
