@@ -56,23 +56,25 @@ export function PlaneFields(p: FieldsProps) {
           />
         </div>
       </FieldRow>
-      <FieldRow name="Planes, apart by">
-        <div className="flex gap-1">
-          <NumberField
-            label="Planes"
-            value={n.count}
-            unit="x"
-            digits={0}
-            onCommit={(v) => p.onNumbers({ count: Math.round(Math.min(200, Math.max(1, v))) })}
-          />
+      <FieldRow name="Planes">
+        <NumberField
+          label="Planes"
+          value={n.count}
+          unit="x"
+          digits={0}
+          onCommit={(v) => p.onNumbers({ count: Math.round(Math.min(200, Math.max(1, v))) })}
+        />
+      </FieldRow>
+      {n.count > 1 && (
+        <FieldRow name="Apart by">
           <NumberField
             label="Apart"
             value={n.spacing}
             unit={unit}
             onCommit={(spacing) => p.onNumbers({ spacing })}
           />
-        </div>
-      </FieldRow>
+        </FieldRow>
+      )}
       <TwoWay
         label="How deep"
         value={p.front ? 'front' : 'through'}
