@@ -158,6 +158,8 @@ export const api = {
   myWork: () => json<Schemas['MyWorkView']>('GET', '/my-work'),
   desk: () => json<Schemas['DeskView']>('GET', '/desk'),
   openWorkpiece: (place: WorkpiecePlace) => json<Workpiece>('PUT', `${place}/workpiece`),
+  /** As it stands, once the check of the mesh as it is has come. */
+  workpiece: (id: string) => json<Workpiece>('GET', `/workpieces/${id}`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
   workpieceSmooth: (id: string) => bytes(`/workpieces/${id}/smooth`),
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */

@@ -59,7 +59,8 @@ function Tally({ state }: { state: Workpiece }) {
         ))}
         {told.length === 0 && <b className="text-[16px] font-semibold">Clean</b>}
       </p>
-      {last && (
+      {!state.checked && <p className="condensed text-[13px]">Checking this step</p>}
+      {last && state.checked && (
         <p className="condensed text-[13px]">
           {last.mended > 0 && `${last.mended} gone by it. `}
           {last.brought.length > 0 ? `${last.brought.length} new here.` : 'Nothing new here.'}

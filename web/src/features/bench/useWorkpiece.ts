@@ -78,6 +78,24 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
     setOpen({ state: reply.state, mesh, version: mesh.version });
   };
 
+  // A large mesh is checked after its step was kept: the check is fetched when it has come.
+  const waiting = open && !open.state.checked ? open.state : null;
+  const [waitingFor, waitingAt] = [waiting?.id, waiting?.revision];
+  useEffect(() => {
+    if (waitingFor === undefined) return;
+    let here = true;
+    api.workpiece(waitingFor).then(
+      (state) => {
+        if (!here) return;
+        setOpen((now) => (now && now.state.revision === state.revision ? { ...now, state } : now));
+      },
+      (e: unknown) => here && setProblem(asProblem(e)),
+    );
+    return () => {
+      here = false;
+    };
+  }, [waitingFor, waitingAt]);
+
   const lookAbout = useOtherWindows(open?.state.id, open?.state.revision, async () => {
     if (!open || moving.current) return;
     const now = await api.since(open.state.id, open.state.revision);

@@ -7,19 +7,45 @@ import fairedge.json.CoreJson;
 import fairedge.json.FindingView;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
-/** What a step did, as lists of steps tell it; kept with the step. */
+/**
+ * What a step did, as lists of steps tell it; kept with the step.
+ *
+ * @param unchecked true until the check of a large mesh has come: then the counts say nothing yet
+ */
 public record After(
-    String tool, String did, List<StepView.Brought> brought, int mended, int must, int should) {
+    String tool,
+    String did,
+    List<StepView.Brought> brought,
+    int mended,
+    int must,
+    int should,
+    @Nullable Boolean unchecked) {
+
   static After of(Change change, Effect effect, CheckView before, CheckView after) {
+    return unchecked(change, effect).checked(before, after);
+  }
+
+  /** Before its check has come. */
+  static After unchecked(Change change, Effect effect) {
+    return new After(toolOf(change), effect.sentence(), List.of(), 0, 0, 0, true);
+  }
+
+  After checked(CheckView before, CheckView after) {
     List<FindingView> fresh = after.newSince(before);
     return new After(
-        toolOf(change),
-        effect.sentence(),
+        tool,
+        did,
         fresh.stream().map(f -> new StepView.Brought(f.kind(), f.severity(), f.title())).toList(),
         before.newSince(after).size(),
         after.must(),
-        after.should());
+        after.should(),
+        null);
+  }
+
+  public boolean isUnchecked() {
+    return Boolean.TRUE.equals(unchecked);
   }
 
   private static String toolOf(Change change) {

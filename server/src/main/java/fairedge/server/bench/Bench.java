@@ -89,9 +89,10 @@ public class Bench {
     return state(store.openFor(practice, clock.instant()), account);
   }
 
-  @Transactional(readOnly = true)
+  /** As it stands, with the check of the mesh as it is. */
   public WorkpieceView state(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
+    workshop.settle(head);
     return workshop.with(head, held -> view(head, held));
   }
 
@@ -145,11 +146,21 @@ public class Bench {
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check;
           CheckView foreseen = held.foreseen(change);
-          held.check = foreseen != null ? foreseen : workshop.check(head, held.workpiece.mesh());
+          if (foreseen != null) {
+            held.checked(foreseen);
+          } else {
+            workshop.checkOrWait(head, held);
+          }
           held.chosen = receipt.chosen();
-          After after = After.of(change, effect, before, held.check);
+          After after =
+              held.isChecked()
+                  ? After.of(change, effect, before, held.check)
+                  : After.unchecked(change, effect);
           NewStep step = new NewStep(change, receipt, view, after);
           WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
+          if (!held.isChecked()) {
+            held.waitsFor(added.id());
+          }
           if (added.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
             jobs.add(SnapshotJob.NAME, Long.toString(added.id()));
           }
@@ -194,7 +205,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
           }
-          held.check = workshop.check(head, held.workpiece.mesh());
+          workshop.checkOrWait(head, held);
           return touched;
         });
   }
@@ -213,7 +224,7 @@ public class Bench {
           }
           requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
-          held.check = workshop.check(head, held.workpiece.mesh());
+          workshop.checkOrWait(head, held);
           return held.workpiece.lastTouched().orElseThrow();
         });
   }
@@ -234,7 +245,7 @@ public class Bench {
           }
           store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
-          held.check = workshop.check(head, held.workpiece.mesh());
+          workshop.checkOrWait(head, held);
           return null;
         });
   }
@@ -270,6 +281,7 @@ public class Bench {
     return workshop.with(
         head,
         held -> {
+          workshop.settle(head, held);
           held.chosen = List.of();
           ElementSet touched = move.make(head, held);
           store.advance(head, asked.clientKey());
@@ -301,6 +313,7 @@ public class Bench {
         store.findNext(head).isPresent(),
         store.lastKeptAt(head.id()),
         held.check,
+        held.isChecked(),
         held.chosen);
   }
 

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param tool the name of the tool on screen
  * @param did what it did, in a sentence
  * @param brought findings that were not there before it
+ * @param checked whether its check has come; else the two before say nothing yet
  * @param mended how many that were there before it are gone
  */
 public record StepView(
@@ -24,6 +25,7 @@ public record StepView(
     String did,
     List<Brought> brought,
     int mended,
+    boolean checked,
     Instant madeAt) {
 
   /** A finding that a step brought, as a mark. */

@@ -56,6 +56,7 @@ public class Trials {
     }
     copies.acquireUninterruptibly();
     try {
+      workshop.settle(head);
       Tried tried = workshop.with(head, held -> tried(held, trial));
       Mesh after = tried.after();
       if (after == null) {

@@ -14,7 +14,9 @@ import org.jspecify.annotations.Nullable;
  * @param steps those in force, in order
  * @param others steps that were made and are not in force: taken back, or of another branch
  * @param keptAt when the last step was kept
- * @param check of the mesh as it is
+ * @param check of the mesh as it is, or of an earlier one while {@code checked} is false
+ * @param checked whether the check is of the mesh as it is; else ask for the state, which waits for
+ *     it
  * @param chosen faces that the last step let be chosen
  */
 public record WorkpieceView(
@@ -27,4 +29,5 @@ public record WorkpieceView(
     boolean canRedo,
     @Nullable Instant keptAt,
     CheckView check,
+    boolean checked,
     List<Integer> chosen) {}

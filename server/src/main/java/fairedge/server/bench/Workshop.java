@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -30,6 +31,9 @@ import org.springframework.stereotype.Component;
 class Workshop {
   private static final long LARGEST = 800_000_000;
   private static final int BYTES_PER_CORNER = 90;
+
+  /** With more faces than these, a step does not wait for its check. */
+  private static final int MOST_CHECKED_AT_ONCE = 20_000;
 
   private final WorkpieceStore store;
   private final Tasks tasks;
@@ -58,9 +62,32 @@ class Workshop {
     CheckView check;
     List<Integer> chosen = List.of();
     private @Nullable Foreseen foreseen;
+    private @Nullable Unchecked unchecked;
 
     /** What the check would say after a change, as a preview found it. */
     private record Foreseen(long revision, Change change, CheckView check) {}
+
+    /**
+     * The check is that of an earlier mesh.
+     *
+     * @param step that waits for its check; null where the mesh was gone back or forth to
+     */
+    private record Unchecked(@Nullable Long step) {}
+
+    /** Whether the check is of the mesh as it is. */
+    boolean isChecked() {
+      return unchecked == null;
+    }
+
+    void checked(CheckView check) {
+      this.check = check;
+      unchecked = null;
+    }
+
+    /** The step that brought the mesh as it is waits for its check. */
+    void waitsFor(long step) {
+      unchecked = new Unchecked(step);
+    }
 
     Held(Workpiece workpiece, Head head, CheckView check) {
       this.workpiece = workpiece;
@@ -148,21 +175,80 @@ class Workshop {
     return inspections.inspect(mesh, task.profile(), task.tolerance());
   }
 
-  /** Keeps what the check would say after a change, as long as the workpiece stands as it did. */
-  void foresee(Head head, Change change, CheckView check) {
+  /**
+   * Checks the mesh as it is now if it is small; a large one is checked once somebody asks, so that
+   * no step waits for it.
+   */
+  void checkOrWait(Head head, Held held) {
+    Mesh mesh = held.workpiece.mesh();
+    if (mesh.faceCount() <= MOST_CHECKED_AT_ONCE) {
+      held.checked(check(head, mesh));
+    } else {
+      held.unchecked = new Held.Unchecked(null);
+    }
+  }
+
+  /** Makes sure that the check is of the mesh as it is; on a copy, so that nothing waits for it. */
+  void settle(Head head) {
+    Mesh copy = with(head, held -> held.isChecked() ? null : held.workpiece.mesh().copy());
+    if (copy == null) {
+      return;
+    }
+    CheckView check = check(head, copy);
+    ifStill(head, held -> settled(held, check));
+  }
+
+  /** The same at once; of what is held, by who holds it. */
+  void settle(Head head, Held held) {
+    if (!held.isChecked()) {
+      settled(held, check(head, held.workpiece.mesh()));
+    }
+  }
+
+  private void settled(Held held, CheckView check) {
+    Held.Unchecked unchecked = held.unchecked;
+    if (unchecked == null) {
+      return;
+    }
+    if (unchecked.step() != null) {
+      After after = store.told(unchecked.step()).after();
+      store.setAfter(unchecked.step(), after.checked(held.check, check));
+    }
+    held.checked(check);
+  }
+
+  private void ifStill(Head head, Consumer<Held> work) {
     Held held = cache.getIfPresent(head.id());
     if (held != null) {
       synchronized (held) {
         if (held.isAt(head)) {
-          held.foresee(change, check);
+          work.accept(held);
         }
       }
     }
   }
 
+  /** Keeps what the check would say after a change, as long as the workpiece stands as it did. */
+  void foresee(Head head, Change change, CheckView check) {
+    ifStill(head, held -> held.foresee(change, check));
+  }
+
   private Held load(Head head) {
     Workpiece workpiece = rebuild(head, head.headStep());
-    return new Held(workpiece, head, check(head, workpiece.mesh()));
+    CheckView check = check(head, workpiece.mesh());
+    if (head.headStep() != null) {
+      completeStep(head, head.headStep(), check);
+    }
+    return new Held(workpiece, head, check);
+  }
+
+  /** A node may have died between a step and its check. */
+  private void completeStep(Head head, long step, CheckView check) {
+    WorkpieceStore.Told told = store.told(step);
+    if (told.after().isUnchecked()) {
+      CheckView before = check(head, rebuild(head, told.parent()).mesh());
+      store.setAfter(step, told.after().checked(before, check));
+    }
   }
 
   /** Lets what is held stand at another step without the steps that lead there in memory. */

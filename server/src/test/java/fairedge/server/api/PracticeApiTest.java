@@ -98,6 +98,57 @@ class PracticeApiTest {
         .isEqualTo(4);
   }
 
+  /** A sheet so large that its steps do not wait for their checks. */
+  private static String largeSheet() {
+    StringBuilder obj = new StringBuilder();
+    int n = 150;
+    for (int j = 0; j <= n; j++) {
+      for (int i = 0; i <= n; i++) {
+        obj.append("v %d %d 0\n".formatted(i, j));
+      }
+    }
+    for (int j = 0; j < n; j++) {
+      for (int i = 0; i < n; i++) {
+        int v = j * (n + 1) + i + 1;
+        obj.append("f %d %d %d %d\n".formatted(v, v + 1, v + n + 2, v + n + 1));
+      }
+    }
+    return obj.toString();
+  }
+
+  /** Across two corners of the first quad. */
+  private static Map<String, Object> acrossFirst(int row) {
+    return Bollard.trace(row * 151, (row + 1) * 151 + 1);
+  }
+
+  @Test
+  void stepInALargeMesh_doesNotWaitForItsCheck_whichComesAfterwards() {
+    Client solveig = Client.signedIn(app, "solveig");
+    JsonNode piece = send(solveig, "sheet.obj", largeSheet(), UUID.randomUUID()).is(201).json();
+    String path = "/api/workpieces/" + open(solveig, piece).path("id").asString();
+    JsonNode first = solveig.post(path + "/steps", Bollard.step(0, acrossFirst(0))).is(200).state();
+    assertThat(first.path("checked").asBoolean()).isFalse();
+    assertThat(first.path("steps").get(0).path("checked").asBoolean()).isFalse();
+    JsonNode settled = solveig.get(path).is(200).json();
+    assertThat(settled.path("checked").asBoolean()).isTrue();
+    assertThat(settled.path("check").path("figures").path("triangles").asInt()).isEqualTo(2);
+    assertThat(settled.path("steps").get(0).path("brought")).isNotEmpty();
+
+    solveig.post(path + "/steps", Bollard.step(1, acrossFirst(1))).is(200);
+    JsonNode third = solveig.post(path + "/steps", Bollard.step(2, acrossFirst(2))).is(200).state();
+    assertThat(third.path("steps").get(1).path("checked").asBoolean())
+        .as("a step that another follows has its check")
+        .isTrue();
+    try (Application again = Application.on(database)) {
+      Client later = Client.signedIn(again, "solveig");
+      JsonNode found = later.get(path).is(200).json();
+      assertThat(found.path("steps").get(2).path("checked").asBoolean())
+          .as("a node that died leaves no step without its check")
+          .isTrue();
+      assertThat(found.path("steps").get(2).path("brought")).isNotEmpty();
+    }
+  }
+
   @Test
   void badFile_isNotBegun_andTheLineIsSaid() {
     Client ines = Client.signedIn(app, "ines");

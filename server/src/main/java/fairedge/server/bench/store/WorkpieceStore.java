@@ -35,6 +35,8 @@ import org.jooq.Result;
 import org.jooq.SelectField;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Workpieces and their trees of steps. */
 @Repository
@@ -269,7 +271,24 @@ public class WorkpieceStore {
         after.did(),
         after.brought(),
         after.mended(),
+        !after.isUnchecked(),
         r.get(STEP.MADE_AT).toInstant());
+  }
+
+  /** What a step did, and the step that it was made after. */
+  public record Told(After after, @Nullable Long parent) {}
+
+  public Told told(long step) {
+    return db.select(STEP.AFTER, STEP.PARENT_ID)
+        .from(STEP)
+        .where(STEP.ID.eq(step))
+        .fetchSingle(r -> new Told(json.read(r.value1(), After.class), r.value2()));
+  }
+
+  /** Keeps what a check found after its step was kept; whatever becomes of what goes on now. */
+  @Transactional(propagation = Propagation.REQUIRES_NEW)
+  public void setAfter(long step, After after) {
+    db.update(STEP).set(STEP.AFTER, json.write(after)).where(STEP.ID.eq(step)).execute();
   }
 
   public boolean hasStep(UUID workpiece, long step) {
