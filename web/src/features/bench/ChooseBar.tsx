@@ -71,6 +71,7 @@ export function ChooseBar({ mode, control, onMode, onDeleteOthers }: Props) {
       <p className="condensed text-[13px] text-ink2" data-testid="chosen-count">
         {chosenText(chosen, ['faces', 'edges', 'vertices'])}
       </p>
+      {control.problem && <p role="alert">{control.problem.message}</p>}
       <div className="condensed flex flex-wrap gap-1">
         {CHOOSE_WAYS[mode.kind].map(([way, name]) => (
           <Small key={way} disabled={none} onClick={() => void control.go(way)}>

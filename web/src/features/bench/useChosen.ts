@@ -1,6 +1,6 @@
 import { counted } from '../../ui/time';
 import { useState } from 'react';
-import { api, type Schemas } from '../../api/client';
+import { api, asProblem, type ApiProblem, type Schemas } from '../../api/client';
 import type { MeshBuffers } from '../../mesh/MeshBuffers';
 import type { Picked } from '../../stage/pick';
 import type { Scope } from './hands/hand';
@@ -54,6 +54,7 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
   const [kept, setKept] = useState<Chosen>(NOTHING);
   const [hidden, setHidden] = useState<readonly number[]>([]);
   const [limited, setLimited] = useState(false);
+  const [problem, setProblem] = useState<ApiProblem | null>(null);
   const [seen, setSeen] = useState({ version, revision: state.revision });
 
   // A step may have taken elements out, and may say what is chosen after it.
@@ -70,7 +71,12 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
       edges: [...kept.edges],
       vertices: [...kept.vertices],
     };
-    setKept(await api.choose(state.id, state.revision, way, from).catch(() => kept));
+    try {
+      setKept(await api.choose(state.id, state.revision, way, from));
+      setProblem(null);
+    } catch (e) {
+      setProblem(asProblem(e));
+    }
   };
 
   const scope: Scope = {
@@ -86,6 +92,8 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
     setLimited,
     scope,
     go,
+    /** Why nothing else could be chosen, the last time. */
+    problem,
     clear: () => setKept(NOTHING),
     invert: () => setKept({ ...NOTHING, faces: othersOf(kept.faces, mesh) }),
     hide: () => {
