@@ -47,6 +47,19 @@ describe('what is drawn', () => {
     expect(drawn(model.base)).toEqual(before);
   });
 
+  it('stays where it is when a patch is sent from another origin', () => {
+    const buffer = message('cube-loop');
+    const moved = readWire(message('cube-loop')).origin.map((at) => at + 16);
+    moved.forEach((at, axis) => new DataView(buffer).setFloat64(32 + 8 * axis, at, true));
+    const here = MeshBuffers.read(message('cube'));
+    here.apply(readWire(message('cube-loop')));
+    const there = MeshBuffers.read(message('cube'));
+    there.apply(readWire(buffer));
+    const fresh = here.vertexEnd - 1;
+    const [p, q] = [here, there].map((mesh) => mesh.toWorld(mesh.local(fresh)));
+    expect(q).toEqual({ x: p!.x + 16, y: p!.y + 16, z: p!.z + 16 });
+  });
+
   it('is made anew after a whole mesh, or when a patch was missed', () => {
     const mesh = MeshBuffers.read(message('cube'));
     const model = new ModelGeometry(mesh, 'clay');

@@ -64,12 +64,14 @@ export class MeshBuffers {
     const edges = new Int32Array(message.edgeCount);
     const faces = new Int32Array(message.faceCount);
     let count = 0;
+    // A vertex that was moved may be the origin of what is sent now, but not of what is held.
+    const [dx, dy, dz] = message.origin.map((at, axis) => at - this.origin[axis]!);
     // What was taken back names ids past the end: they are gone with it.
     message.eachVertex((id, shown, x, y, z) => {
       if (id >= message.vertexEnd) return;
-      this.positions[3 * id] = x;
-      this.positions[3 * id + 1] = y;
-      this.positions[3 * id + 2] = z;
+      this.positions[3 * id] = x + dx!;
+      this.positions[3 * id + 1] = y + dy!;
+      this.positions[3 * id + 2] = z + dz!;
       this.shown[id] = shown ? 1 : 0;
     });
     message.eachEdge((id, first, second) => {

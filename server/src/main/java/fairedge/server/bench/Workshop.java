@@ -114,7 +114,7 @@ class Workshop {
       return revision;
     }
 
-    /** The same for the life of a workpiece: its first vertex with a place never moves by a cut. */
+    /** A place on the model, to which positions are sent relative: single precision is enough then. */
     Vec3 origin() {
       Mesh mesh = workpiece.mesh();
       for (int v = 0; v < mesh.vertexEnd(); v++) {
