@@ -114,7 +114,9 @@ class Workshop {
       return revision;
     }
 
-    /** A place on the model, to which positions are sent relative: single precision is enough then. */
+    /**
+     * A place on the model, to which positions are sent relative: single precision is enough then.
+     */
     Vec3 origin() {
       Mesh mesh = workpiece.mesh();
       for (int v = 0; v < mesh.vertexEnd(); v++) {
