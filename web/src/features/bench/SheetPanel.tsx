@@ -33,6 +33,11 @@ export function SheetPanel({ stage, unit, onAskClick, onClose }: Props) {
 
   const [measuring, setMeasuring] = useState<'beginning' | 'end' | null>(null);
   const measure = () => {
+    if (measuring) {
+      setMeasuring(null);
+      onAskClick(null);
+      return;
+    }
     setMeasuring('beginning');
     let first: Point | null = null;
     onAskClick((at) => {

@@ -49,6 +49,8 @@ export interface Previewed {
   problem: ApiProblem | null;
   /** Whether that is what the change as it is now would do. */
   current: boolean;
+  /** Tells a change on a state from any other. */
+  key: string;
 }
 
 const TRY_AGAIN_MS = 2000;
@@ -143,8 +145,8 @@ export function usePreview(
     return () => clearInterval(timer);
   }, [offline]);
 
-  if (!change) return { preview: null, problem: null, current: false };
-  return { preview: shown.preview, problem: shown.problem, current: shown.asked === key };
+  if (!change) return { preview: null, problem: null, current: false, key };
+  return { preview: shown.preview, problem: shown.problem, current: shown.asked === key, key };
 }
 
 /** Placed points survive a reload, as long as the mesh is the one that they were placed on. */

@@ -50,7 +50,7 @@ export function usePendingCut(
   const [made, setMade] = useState<Change | null>(null);
   const view = viewOf(stage);
   const { change } = hand;
-  const { preview, problem, current } = usePreview(
+  const { preview, problem, current, key } = usePreview(
     state.id,
     state.revision,
     control.busy ? null : change,
@@ -79,18 +79,20 @@ export function usePendingCut(
     return true;
   };
 
-  // Asked before the core has answered, a change is made as soon as it has, if it can be.
-  const latest = useRef(makeNow);
+  // Asked before the core has answered, a pending change is made as soon as it has, if it can be,
+  // and if it is still the same: another was not asked for.
+  const latest = useRef({ makeNow, key });
   const answered = useRef<() => void>(null);
   useEffect(() => {
-    latest.current = makeNow;
+    latest.current = { makeNow, key };
     if (change && !current) return;
     answered.current?.();
     answered.current = null;
   });
   const make = async (): Promise<boolean> => {
-    if (change && !current) await new Promise<void>((go) => (answered.current = go));
-    return latest.current();
+    if (!change || !hand.pending || hand.missing || answered.current) return false;
+    if (!current) await new Promise<void>((go) => (answered.current = go));
+    return latest.current.key === key && latest.current.makeNow();
   };
 
   return {

@@ -64,7 +64,8 @@ export function useTraceHand(ground: Ground): Hand {
     const moved = value === null ? null : track.at(value);
     if (moved) {
       setNote(null);
-      setRuns(withEnd(runs, piece, moved));
+      // What was placed meanwhile counts more than what was typed before.
+      setRuns((now) => (now === runs ? withEnd(runs, piece, moved) : now));
     } else
       setNote(
         `Piece ${letterOf(piece)} can't have that: its end would leave its ${end.anchor.on}.`,
@@ -73,10 +74,11 @@ export function useTraceHand(ground: Ground): Hand {
 
   /** Where the piece that is being aimed comes from. */
   const coming = (): Coming => {
-    const from = open?.points.at(-1);
+    const points = held ? runs[held.run]!.points.slice(0, held.point) : (open?.points ?? []);
+    const from = points.at(-1);
     return {
       from: from?.at ?? null,
-      before: open?.points.at(-2)?.at ?? null,
+      before: points.at(-2)?.at ?? null,
       leaving: from ? edgeOf(from, mesh) : null,
     };
   };

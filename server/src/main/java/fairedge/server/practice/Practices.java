@@ -24,6 +24,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Value;
@@ -44,6 +45,8 @@ public class Practices {
   private final MeshFiles meshes;
   private final Clock clock;
   private final Limits limits;
+
+  private final Map<Form, byte[]> drawnForms = new ConcurrentHashMap<>();
 
   /** So few files are read at once that they fit in memory. */
   private final Semaphore readers = new Semaphore(2);
@@ -195,9 +198,9 @@ public class Practices {
     return store.picture(id).orElseThrow();
   }
 
-  /** A form of the shelf as a PNG. */
+  /** A form of the shelf as a PNG; drawn at the first call. */
   public byte[] formPicture(String form) {
-    return draw(form(form).mesh());
+    return drawnForms.computeIfAbsent(form(form), f -> draw(f.mesh()));
   }
 
   private static byte[] draw(Mesh mesh) {
