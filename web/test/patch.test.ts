@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { MeshBuffers } from '../src/mesh/MeshBuffers';
 import { readWire } from '../src/mesh/wire';
 import { ModelGeometry } from '../src/stage/ModelGeometry';
-import type { TriangleLayer } from '../src/stage/TriangleLayer';
 
 function message(name: string): ArrayBuffer {
   const bytes = readFileSync(`../core/src/test/resources/wire/${name}.bin`);
@@ -11,7 +10,7 @@ function message(name: string): ArrayBuffer {
 }
 
 /** The triangles drawn, as text, those that are points left out. */
-function drawn(...layers: TriangleLayer[]): string[] {
+function drawn({ layers }: ModelGeometry): string[] {
   return layers
     .flatMap((layer) => {
       const at = layer.geometry.getAttribute('position').array as Float32Array;
@@ -32,19 +31,33 @@ describe('what is drawn', () => {
   it('follows patches and is then what a new one would be', () => {
     const mesh = MeshBuffers.read(message('cube'));
     const model = new ModelGeometry(mesh, 'sides');
-    const before = drawn(model.base, model.changed);
+    const before = drawn(model);
     for (const name of ['cube-loop', 'cube-undo']) {
       mesh.apply(readWire(message(name)));
       expect(model.follow(mesh)).toBe(true);
       const fresh = new ModelGeometry(mesh, 'sides');
-      expect(drawn(model.base, model.changed)).toEqual(drawn(fresh.base));
+      expect(drawn(model)).toEqual(drawn(fresh));
       expect(lines(model)).toEqual(lines(fresh));
     }
-    expect(drawn(model.base, model.changed)).toEqual(before);
-    expect(model.changed.triangleCount).toBeGreaterThan(0);
+    expect(drawn(model)).toEqual(before);
+    expect(model.layers.length).toBeGreaterThan(1);
+    model.tidy();
+    expect(drawn(model)).toEqual(before);
     model.merge();
-    expect(model.changed.triangleCount).toBe(0);
-    expect(drawn(model.base)).toEqual(before);
+    expect(model.layers).toHaveLength(1);
+    expect(drawn(model)).toEqual(before);
+  });
+
+  it('keeps few patches, however many the steps', () => {
+    const model = new ModelGeometry(MeshBuffers.read(message('cube')), 'sides');
+    const before = drawn(model);
+    for (let step = 0; step < 100; step++) {
+      const faces = Int32Array.of(step % model.buffers.faceEnd);
+      model.buffers.patch = { from: model.buffers.version++, faces, edges: new Int32Array() };
+      expect(model.follow(model.buffers)).toBe(true);
+      expect(model.layers.length).toBeLessThanOrEqual(34);
+      expect(drawn(model)).toEqual(before);
+    }
   });
 
   it('stays where it is when a patch is sent from another origin', () => {

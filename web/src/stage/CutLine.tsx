@@ -1,7 +1,8 @@
+import { useMemo } from 'react';
 import type { Preview } from '../api/client';
 import type { Point } from '../mesh/MeshBuffers';
 import { useStage } from './Stage';
-import type { StageView } from './StageView';
+import type { Projected, StageView } from './StageView';
 
 type Piece = Preview['pieces'][number];
 type CutPoint = Piece['points'][number];
@@ -11,7 +12,9 @@ interface Xy {
   y: number;
 }
 
-const PROBES = 10;
+/** How finely a piece is probed for being hidden: every so many pixels, and at most so often. */
+const PROBE_EVERY = 12;
+const MOST_PROBES = 10;
 const CROWDED = 14;
 
 /**
@@ -20,7 +23,13 @@ const CROWDED = 14;
  */
 export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters: boolean }) {
   const stage = useStage();
-  const lines = pieces.map((piece) => splitBySight(stage, piece));
+  const { version } = stage;
+  const lines = useMemo(
+    () => pieces.map((piece) => splitBySight(stage, piece)),
+    // The view is the same object, turned: its version tells.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [stage, version, pieces],
+  );
   const front = lines.map((l) => l.front).join('');
   const behind = lines.map((l) => l.behind).join('');
   const past = lines.map((l) => l.past).join('');
@@ -90,17 +99,35 @@ function sightParts(stage: StageView, a: Point, b: Point): { front: string; behi
   };
   let front = '';
   let behind = '';
+  const [p, q] = [stage.project(a), stage.project(b)];
+  if (isBeside(stage, p, q)) return { front, behind };
+  const probes = probesOf(p, q);
   let start = 0;
-  let hidden = stage.isHidden(at(0.5 / PROBES));
-  for (let i = 1; i <= PROBES; i++) {
-    const next = i < PROBES ? stage.isHidden(at((i + 0.5) / PROBES)) : !hidden;
+  let hidden = stage.isHidden(at(0.5 / probes));
+  for (let i = 1; i <= probes; i++) {
+    const next = i < probes ? stage.isHidden(at((i + 0.5) / probes)) : !hidden;
     if (next === hidden) continue;
-    if (hidden) behind += draw(start, i / PROBES);
-    else front += draw(start, i / PROBES);
-    start = i / PROBES;
+    if (hidden) behind += draw(start, i / probes);
+    else front += draw(start, i / probes);
+    start = i / probes;
     hidden = next;
   }
   return { front, behind };
+}
+
+function probesOf(p: Projected, q: Projected): number {
+  if (!p.ahead || !q.ahead) return MOST_PROBES;
+  const pixels = Math.hypot(p.x - q.x, p.y - q.y);
+  return Math.min(MOST_PROBES, Math.max(1, Math.ceil(pixels / PROBE_EVERY)));
+}
+
+/** Whether a straight piece lies wholly beside the frame: a long cut costs what is seen of it. */
+function isBeside({ width, height }: StageView, p: Projected, q: Projected): boolean {
+  if (!p.ahead || !q.ahead) return false;
+  const [m, x, y] = [20, width + 20, height + 20];
+  return (
+    (p.x < -m && q.x < -m) || (p.x > x && q.x > x) || (p.y < -m && q.y < -m) || (p.y > y && q.y > y)
+  );
 }
 
 function Places({ piece }: { piece: Piece }) {
@@ -110,7 +137,7 @@ function Places({ piece }: { piece: Piece }) {
   return (
     <>
       {seen.map(({ point, x, y, ahead }, i) => {
-        if (!ahead) return null;
+        if (!ahead || isBeside(stage, { x, y, ahead }, { x, y, ahead })) return null;
         const crowded =
           point.use === 'crossing' && ends.some((e) => Math.hypot(e.x - x, e.y - y) < CROWDED);
         if (crowded) return null;

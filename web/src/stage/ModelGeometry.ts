@@ -3,19 +3,22 @@ import type { MeshBuffers } from '../mesh/MeshBuffers';
 import type { Lens } from './StageView';
 import { TriangleLayer } from './TriangleLayer';
 
-/** The second layer is made one with the first when it has over this share of its triangles. */
-const LARGEST_PATCH = 1 / 8;
-const SMALL_PATCH = 4000;
+/** The patches are made one with the base when they have over this share of its triangles. */
+const LARGEST_PATCHES = 1 / 8;
+const SMALL_PATCHES = 4000;
+/** Each patch is a thing to draw and a tree to search: more are made one when there is time. */
+const MANY_PATCHES = 8;
+/** So many that no step waits for time. */
+const MOST_PATCHES = 32;
 
 /**
  * What three.js draws of a mesh, made from its buffers: triangles by face, edges, outline, floor.
  * Follows the patches of the buffers at the cost of what they change: the faces changed leave the
- * base layer and are drawn from a second, small one.
+ * layers in which they were and are drawn from a new, small one.
  */
 export class ModelGeometry {
-  base: TriangleLayer;
-  /** The faces that changed since the base was made. */
-  changed: TriangleLayer;
+  /** The base, and what changed since it was made: a patch a step, none of them having a face of another. */
+  layers: [TriangleLayer, ...TriangleLayer[]];
   readonly edges = new BufferGeometry();
   /** The floor, a square whose texture coordinates count squares of the graticule. */
   readonly graticule = new BufferGeometry();
@@ -29,8 +32,6 @@ export class ModelGeometry {
   private version: number;
   private normals = new Float32Array(0);
   private middles = new Float32Array(0);
-  private readonly changedFaces = new Set<number>();
-
   private hidden: ReadonlySet<number> = new Set();
 
   constructor(
@@ -41,8 +42,7 @@ export class ModelGeometry {
     this.measure();
     this.makeRoom();
     for (let f = 0; f < buffers.faceEnd; f++) this.noteFace(f);
-    this.base = this.layer(allFaces(buffers));
-    this.changed = this.layer([]);
+    this.layers = [this.layer(allFaces(buffers))];
     this.buildEdges();
     this.buildGraticule();
   }
@@ -59,30 +59,56 @@ export class ModelGeometry {
     if (!patch || patch.from !== this.version) return false;
     this.version = buffers.version;
     this.makeRoom();
-    for (const f of patch.faces) {
-      this.noteFace(f);
-      this.changedFaces.add(f);
-    }
-    this.base.remove(patch.faces);
-    this.changed.dispose();
-    this.changed = this.layer(this.shownOf(this.changedFaces));
+    for (const f of patch.faces) this.noteFace(f);
+    for (const layer of this.layers) layer.remove(patch.faces);
+    this.addPatch(patch.faces);
+    if (this.patches.length > MOST_PATCHES) this.joinPatches();
     this.patchEdges(patch.edges);
     return true;
   }
 
-  /** Whether the second layer has grown so large that it should be made one with the first. */
-  get isPatchedMuch(): boolean {
-    const { triangleCount } = this.changed;
-    return triangleCount > Math.max(SMALL_PATCH, LARGEST_PATCH * this.base.triangleCount);
+  private addPatch(faces: Iterable<number>) {
+    const [base, ...patches] = this.layers;
+    const left = patches.filter((patch) => patch.triangleCount > 0);
+    for (const patch of patches) if (!patch.triangleCount) patch.dispose();
+    this.layers = [base, ...left, this.layer(this.shownOf(faces))];
   }
 
-  /** Makes both layers one. */
+  private get patches(): readonly TriangleLayer[] {
+    return this.layers.slice(1);
+  }
+
+  private get patchedTriangles(): number {
+    return this.patches.reduce((sum, patch) => sum + patch.triangleCount, 0);
+  }
+
+  private get isPatchedLargely(): boolean {
+    const largest = LARGEST_PATCHES * this.layers[0].triangleCount;
+    return this.patchedTriangles > Math.max(SMALL_PATCHES, largest);
+  }
+
+  /** Whether the patches have grown so large or so many that `tidy` is worth its time. */
+  get isPatchedMuch(): boolean {
+    return this.patches.length > MANY_PATCHES || this.isPatchedLargely;
+  }
+
+  /** Makes the patches one, and one with the base where they are large. */
+  tidy() {
+    if (this.isPatchedLargely) this.merge();
+    else this.joinPatches();
+  }
+
+  private joinPatches() {
+    const { patches } = this;
+    const joined = this.layer(patches.flatMap((patch) => [...patch.faces()]));
+    for (const patch of patches) patch.dispose();
+    this.layers = [this.layers[0], joined];
+  }
+
+  /** Makes all layers one. */
   merge() {
-    this.base.dispose();
-    this.changed.dispose();
-    this.changedFaces.clear();
-    this.base = this.layer(this.shownOf(allFaces(this.buffers)));
-    this.changed = this.layer([]);
+    for (const layer of this.layers) layer.dispose();
+    this.layers = [this.layer(this.shownOf(allFaces(this.buffers)))];
   }
 
   private *shownOf(faces: Iterable<number>): Iterable<number> {
@@ -92,12 +118,11 @@ export class ModelGeometry {
   wash(lens: Lens) {
     if (lens === this.lens) return;
     this.lens = lens;
-    this.base.wash(this.buffers, lens);
-    this.changed.wash(this.buffers, lens);
+    for (const layer of this.layers) layer.wash(this.buffers, lens);
   }
 
   dispose() {
-    for (const thing of [this.base, this.changed, this.edges, this.graticule]) thing.dispose();
+    for (const thing of [...this.layers, this.edges, this.graticule]) thing.dispose();
   }
 
   private makeRoom() {
@@ -295,7 +320,7 @@ export class ModelGeometry {
     return ends;
   }
 
-  /** Leaves faces out of both layers, and edges that lie at none that is shown. */
+  /** Leaves faces out of all layers, and edges that lie at none that is shown. */
   hide(faces: ReadonlySet<number>) {
     const same = faces.size === this.hidden.size && [...faces].every((f) => this.hidden.has(f));
     if (same) return;

@@ -7,7 +7,6 @@ import {
   LineSegments,
   Matrix4,
   Mesh,
-  MeshBasicMaterial,
   PerspectiveCamera,
   Raycaster,
   Scene,
@@ -20,12 +19,12 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
-import { acceleratedRaycast } from 'three-mesh-bvh';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
+import { Solid } from './Solid';
 import { SmoothSurface } from './SmoothSurface';
 import { TracingSheet } from './TracingSheet';
-import { clayMaterial, hatchMaterial } from './clay';
+import { hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
 export type Lens = 'clay' | 'sides' | 'subdivided' | 'stripes';
@@ -87,20 +86,12 @@ export class StageView {
   private readonly scene = new Scene();
   private readonly controls: OrbitControls;
   private readonly raycaster = new Raycaster();
-  private readonly clay = clayMaterial();
-  private readonly faces = new Mesh(new BufferGeometry(), this.clay);
+  private readonly solid = new Solid();
   private readonly edges = new LineSegments(
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK }),
   );
   private readonly outline = fatLines(INK, 2, 0);
-  /** The faces that changed since the others were laid out. */
-  private readonly patched = new Mesh(new BufferGeometry(), this.clay);
-  private readonly underfoot = new MeshBasicMaterial({ side: DoubleSide, depthWrite: false });
-  private readonly footprints = [
-    new Mesh(new BufferGeometry(), this.underfoot),
-    new Mesh(new BufferGeometry(), this.underfoot),
-  ] as const;
   private readonly graticule = new Mesh(new BufferGeometry(), graticuleMaterial());
   private readonly lit = new Mesh(
     new BufferGeometry(),
@@ -152,12 +143,9 @@ export class StageView {
     this.renderer.domElement.style.cssText = 'display:block;position:absolute;inset:0';
     host.prepend(this.renderer.domElement);
     this.camera.up.set(0, 0, 1);
-    this.faces.raycast = acceleratedRaycast;
-    this.patched.raycast = acceleratedRaycast;
     this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
-    for (const footprint of this.footprints) footprint.renderOrder = -1;
-    this.scene.add(this.graticule, ...this.footprints, this.faces, this.patched, this.smooth.mesh);
+    this.scene.add(this.graticule, this.solid.group, this.smooth.mesh);
     this.scene.add(this.sheet.mesh);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
     this.scene.add(this.outline, ...this.litSides, this.regionBorder, ...this.doubled);
@@ -185,11 +173,10 @@ export class StageView {
     this.controls.dispose();
     clearTimeout(this.merging);
     this.model?.dispose();
-    this.underfoot.dispose();
+    this.solid.dispose();
     this.smooth.dispose();
     this.sheet.dispose();
     for (const thing of [
-      this.faces,
       this.edges,
       this.outline,
       this.graticule,
@@ -281,9 +268,8 @@ export class StageView {
     this.renderer.setClearColor(colour('--sea'));
     // The shader writes what it is given, as the screen has it.
     this.graticule.material.uniforms.line!.value = colour('--sea-line').convertLinearToSRGB();
-    this.underfoot.color = colour('--sea-deep');
     const night = document.documentElement.dataset.theme === 'night';
-    this.clay.uniforms.dim!.value = night ? 0.8 : 1;
+    this.solid.paint(night ? 0.8 : 1, colour('--sea-deep'));
     this.smooth.dim(night ? 0.8 : 1);
     this.changed();
   }
@@ -298,35 +284,25 @@ export class StageView {
     this.model.wash(lens);
     this.showLayers();
     this.mergeLater();
-    this.light([]);
+    this.lightOnly([]);
     if (first) this.fit();
     this.changed();
   }
 
   private showLayers() {
-    const { base, changed, edges, graticule, centre, floor, radius } = this.model!;
-    const shown = [
-      [this.faces, base.geometry],
-      [this.patched, changed.geometry],
-      [this.edges, edges],
-      [this.behind, edges],
-      [this.graticule, graticule],
-    ] as const;
-    for (const [thing, geometry] of shown) thing.geometry = geometry;
-    this.footprints.forEach((footprint, i) => {
-      footprint.geometry = i === 0 ? base.geometry : changed.geometry;
-      footprint.scale.set(1.07, 1.07, 0.0001);
-      footprint.position.set(-0.07 * centre.x, -0.07 * centre.y, floor - radius * 1e-3);
-    });
-    this.patched.visible = changed.triangleCount > 0;
+    const model = this.model!;
+    this.solid.show(model);
+    this.edges.geometry = model.edges;
+    this.behind.geometry = model.edges;
+    this.graticule.geometry = model.graticule;
   }
 
-  /** Once the step is shown, and only where the second layer has grown large. */
+  /** Once nothing more is done for a while, and only where the patches have grown many or large. */
   private mergeLater() {
     clearTimeout(this.merging);
     if (!this.model?.isPatchedMuch) return;
     this.merging = setTimeout(() => {
-      this.model?.merge();
+      this.model?.tidy();
       if (this.model) this.showLayers();
       this.changed();
     }, MERGE_AFTER_MS);
@@ -334,11 +310,15 @@ export class StageView {
 
   /** Lights the faces of a ring up, and its two sides; not the edges that it crosses. */
   light(faces: readonly number[], crossed: readonly number[] = []) {
+    this.lightOnly(faces, crossed);
+    this.changed();
+  }
+
+  private lightOnly(faces: readonly number[], crossed: readonly number[] = []) {
     this.lit.geometry.dispose();
     this.lit.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
     const sides = this.model?.sidesOf(faces, crossed) ?? new Float32Array();
     for (const lines of this.litSides) setLines(lines, sides);
-    this.changed();
   }
 
   /** Marks chosen faces and edges. */
@@ -391,9 +371,7 @@ export class StageView {
   /** Shows the smooth surface in place of the faces, the cage over it; null shows the faces again. */
   showSmooth(buffers: MeshBuffers | null, stripes: boolean) {
     this.smooth.show(buffers, this.model?.buffers.origin ?? [0, 0, 0], stripes);
-    // The faces stay, unseen: they are what is pointed at.
-    this.clay.colorWrite = buffers === null;
-    this.clay.depthWrite = buffers === null;
+    this.solid.setSeen(buffers === null);
     this.outline.visible = buffers === null;
     this.changed();
   }
@@ -611,7 +589,7 @@ export class StageView {
     const distance = direction.length();
     this.raycaster.set(this.camera.position, direction.normalize());
     this.raycaster.far = distance - this.model.radius * 2e-3;
-    const hit = this.raycaster.intersectObjects(this.solid(), false).length > 0;
+    const hit = this.solid.hit(this.raycaster) !== undefined;
     this.raycaster.far = Infinity;
     return hit;
   }
@@ -621,14 +599,8 @@ export class StageView {
     if (!this.model) return undefined;
     const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);
     this.raycaster.setFromCamera(ndc, this.camera);
-    const first = this.raycaster.intersectObjects(this.solid(), false)[0];
-    if (first?.faceIndex == null) return undefined;
-    const layer = first.object === this.patched ? this.model.changed : this.model.base;
-    return { face: layer.triangleFace[first.faceIndex]!, at: this.point(first.point) };
-  }
-
-  private solid(): Mesh[] {
-    return this.patched.visible ? [this.faces, this.patched] : [this.faces];
+    const first = this.solid.hit(this.raycaster);
+    return first && { face: first.face, at: this.point(first.point) };
   }
 
   /** The edges that the form's outline is drawn with. */

@@ -19,6 +19,8 @@ export class TriangleLayer {
   readonly triangleFace: Int32Array;
   /** Of each face in here its first triangle. */
   private readonly firstOf = new Map<number, number>();
+  /** How many triangles are in here still. */
+  triangleCount = 0;
 
   constructor(buffers: MeshBuffers, faces: Iterable<number>, normals: Float32Array, lens: Lens) {
     const drawn: number[] = [];
@@ -30,6 +32,7 @@ export class TriangleLayer {
       }
     }
     this.triangleFace = new Int32Array(count);
+    this.triangleCount = count;
     const positions = new Float32Array(9 * count);
     const normal = new Float32Array(9 * count);
     const wash = new Float32Array(9 * count);
@@ -59,8 +62,9 @@ export class TriangleLayer {
     if (count) geometry.boundsTree = new MeshBVH(geometry, { indirect: true });
   }
 
-  get triangleCount(): number {
-    return this.triangleFace.length;
+  /** The faces that are in here still. */
+  faces(): Iterable<number> {
+    return this.firstOf.keys();
   }
 
   /**
@@ -75,6 +79,7 @@ export class TriangleLayer {
       this.firstOf.delete(f);
       let last = first;
       while (this.triangleFace[last] === f) last++;
+      this.triangleCount -= last - first;
       position.array.fill(0, 9 * first, 9 * last);
       position.addUpdateRange(9 * first, 9 * (last - first));
       position.needsUpdate = true;

@@ -13,6 +13,8 @@ import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { readWire } from '../../mesh/wire';
 import { useOtherWindows } from './useOtherWindows';
 
+const REST_MS = 250;
+
 export interface OpenWorkpiece {
   state: Workpiece;
   mesh: MeshBuffers;
@@ -78,21 +80,27 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
     setOpen({ state: reply.state, mesh, version: mesh.version });
   };
 
-  // A large mesh is checked after its step was kept: the check is fetched when it has come.
+  // A large mesh is checked after its step was kept, once the hand rests: the check takes all that
+  // the machine has, and the page is to show the step first.
   const waiting = open && !open.state.checked ? open.state : null;
   const [waitingFor, waitingAt] = [waiting?.id, waiting?.revision];
   useEffect(() => {
     if (waitingFor === undefined) return;
     let here = true;
-    api.workpiece(waitingFor).then(
-      (state) => {
-        if (!here) return;
-        setOpen((now) => (now && now.state.revision === state.revision ? { ...now, state } : now));
-      },
-      (e: unknown) => here && setProblem(asProblem(e)),
-    );
+    const fetch = () =>
+      api.workpiece(waitingFor).then(
+        (state) => {
+          if (!here) return;
+          setOpen((now) =>
+            now && now.state.revision === state.revision ? { ...now, state } : now,
+          );
+        },
+        (e: unknown) => here && setProblem(asProblem(e)),
+      );
+    const rest = setTimeout(() => void fetch(), REST_MS);
     return () => {
       here = false;
+      clearTimeout(rest);
     };
   }, [waitingFor, waitingAt]);
 
