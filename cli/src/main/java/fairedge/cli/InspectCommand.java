@@ -6,6 +6,7 @@ import fairedge.core.inspect.Figures;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Starter;
+import fairedge.core.inspect.Threshold;
 import fairedge.core.inspect.Thresholds;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
@@ -100,13 +101,16 @@ final class InspectCommand implements Callable<Integer> {
     try {
       Profile named = Profile.named(profile);
       Thresholds thresholds = named.thresholds();
-      thresholds = weld == null ? thresholds : thresholds.withWeld(positive("--weld", weld));
+      thresholds =
+          weld == null ? thresholds : thresholds.with(Threshold.WELD, positive("--weld", weld));
       thresholds =
           idleAngle == null
               ? thresholds
-              : thresholds.withIdleAngle(positive("--idle-angle", idleAngle));
+              : thresholds.with(Threshold.IDLE_ANGLE, positive("--idle-angle", idleAngle));
       thresholds =
-          sliver == null ? thresholds : thresholds.withSliver(positive("--sliver", sliver));
+          sliver == null
+              ? thresholds
+              : thresholds.with(Threshold.SLIVER, positive("--sliver", sliver));
       return named.with(thresholds);
     } catch (IllegalArgumentException e) {
       CommandLine self = Objects.requireNonNull(spec).commandLine();

@@ -49,7 +49,7 @@ class ArchitectureTest {
                   "step",
                   List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut", "tidy")),
               Map.entry("near", List.of("geometry", "mesh")),
-              Map.entry("inspect", List.of("geometry", "mesh", "flow", "near")),
+              Map.entry("inspect", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry("compare", List.of("geometry", "inspect")),
               Map.entry("format", List.of("geometry", "mesh")),
               Map.entry("props", List.of("geometry", "mesh"))));

@@ -43,7 +43,11 @@ public final class EdgeLoops {
   private final Mesh mesh;
   private final Topology topology;
   private final List<Summary> loops = new ArrayList<>();
-  private final BitSet seen;
+
+  /** Of each edge the loop it is in. */
+  private final int[] loopOf;
+
+  private final List<Integer> firsts = new ArrayList<>();
   private final BitSet inComplete = new BitSet();
   private int[] along = new int[64];
   private int length;
@@ -51,9 +55,10 @@ public final class EdgeLoops {
   public EdgeLoops(Topology topology) {
     this.topology = topology;
     this.mesh = topology.mesh();
-    this.seen = new BitSet(mesh.edgeEnd());
+    this.loopOf = new int[mesh.edgeEnd()];
+    Arrays.fill(loopOf, Mesh.NONE);
     for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (topology.uses(e) == 2 && !seen.get(e)) {
+      if (topology.uses(e) == 2 && loopOf[e] == Mesh.NONE) {
         loopAlong(e);
       }
     }
@@ -69,8 +74,42 @@ public final class EdgeLoops {
     return inComplete;
   }
 
+  /** The loop that an edge is in, as {@link #all} counts them; {@link Mesh#NONE} if in none. */
+  public int loopOf(int e) {
+    return loopOf[e];
+  }
+
+  /** The edges of a loop, one after the other. Cost: its length. */
+  public int[] edgesOf(int loop) {
+    int n = loops.get(loop).length();
+    int e = firsts.get(loop);
+    int[] line = new int[2 * n];
+    int from = n;
+    int to = n;
+    line[to++] = e;
+    int v = mesh.second(e);
+    for (int at = next(e, v, loop); at != Mesh.NONE && at != e && to - from < n; ) {
+      line[to++] = at;
+      v = mesh.otherEnd(at, v);
+      at = next(at, v, loop);
+    }
+    v = mesh.first(e);
+    for (int at = next(e, v, loop); at != Mesh.NONE && to - from < n; ) {
+      line[--from] = at;
+      v = mesh.otherEnd(at, v);
+      at = next(at, v, loop);
+    }
+    return Arrays.copyOfRange(line, from, to);
+  }
+
+  private int next(int e, int v, int loop) {
+    int next = onward(e, v);
+    return next != Mesh.NONE && loopOf[next] == loop ? next : Mesh.NONE;
+  }
+
   private void loopAlong(int e) {
     length = 0;
+    firsts.add(e);
     take(e);
     int last = walk(e, mesh.second(e));
     List<End> ends =
@@ -85,7 +124,7 @@ public final class EdgeLoops {
   }
 
   private void take(int e) {
-    seen.set(e);
+    loopOf[e] = loops.size();
     if (length == along.length) {
       along = Arrays.copyOf(along, 2 * length);
     }
@@ -104,7 +143,7 @@ public final class EdgeLoops {
       if (next == e) {
         return Mesh.NONE;
       }
-      if (seen.get(next)) {
+      if (loopOf[next] != Mesh.NONE) {
         // Lying opposite goes both ways but where a face comes to the vertex twice.
         return v;
       }

@@ -29,7 +29,10 @@ public final class Rings {
   private final Mesh mesh;
   private final Topology topology;
   private final List<Summary> rings = new ArrayList<>();
-  private final BitSet passed;
+
+  /** Of each quad, both ways, the ring that passes it. */
+  private final int[] ringOf;
+
   private final BitSet inComplete = new BitSet();
   private int[] crossed = new int[64];
   private int crossings;
@@ -37,11 +40,12 @@ public final class Rings {
   public Rings(Topology topology) {
     this.topology = topology;
     this.mesh = topology.mesh();
-    this.passed = new BitSet(2 * mesh.faceEnd());
+    this.ringOf = new int[2 * mesh.faceEnd()];
+    Arrays.fill(ringOf, Mesh.NONE);
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (mesh.hasFace(f) && mesh.size(f) == 4) {
         for (int way = 0; way < 2; way++) {
-          if (!passed.get(2 * f + way)) {
+          if (ringOf[2 * f + way] == Mesh.NONE) {
             ringThrough(f, way);
           }
         }
@@ -59,10 +63,19 @@ public final class Rings {
     return inComplete;
   }
 
+  /**
+   * The ring that passes a quad, as {@link #all} counts them.
+   *
+   * @param way 0: across its first and third side; 1: across the others
+   */
+  public int ringOf(int f, int way) {
+    return ringOf[2 * f + way];
+  }
+
   private void ringThrough(int f, int way) {
     crossings = 0;
     int out = way == 0 ? mesh.firstCorner(f) : mesh.next(mesh.firstCorner(f));
-    passed.set(2 * f + way);
+    ringOf[2 * f + way] = rings.size();
     int length = 1;
     Walked forward = walk(opposite(out));
     length += forward.passed;
@@ -100,11 +113,11 @@ public final class Rings {
         return new Walked(count, Stop.face(e, f, mesh.size(f)));
       }
       int way = wayOf(f, in);
-      if (passed.get(2 * f + way)) {
+      if (ringOf[2 * f + way] != Mesh.NONE) {
         // Only the beginning can be met again: every side leads to one other.
         return new Walked(count, null);
       }
-      passed.set(2 * f + way);
+      ringOf[2 * f + way] = rings.size();
       count++;
       at = opposite(in);
     }

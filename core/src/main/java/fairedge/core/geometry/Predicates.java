@@ -10,6 +10,7 @@ import java.math.BigDecimal;
 public final class Predicates {
   private static final double EPSILON = 0x1p-53;
   private static final double TURN_BOUND = (3 + 16 * EPSILON) * EPSILON;
+  private static final double SIDE_BOUND = (7 + 56 * EPSILON) * EPSILON;
 
   private Predicates() {}
 
@@ -26,6 +27,47 @@ public final class Predicates {
       return det > 0 ? 1 : -1;
     }
     return exactTurn(ax, ay, bx, by, cx, cy);
+  }
+
+  /**
+   * On which side of the plane through a, b, c point d lies: 1 on that to which (b - a) x (c - a)
+   * points, -1 on the other, 0 in the plane. All coordinates finite.
+   */
+  public static int side(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
+    Vec3 p = a.minus(d);
+    Vec3 q = b.minus(d);
+    Vec3 r = c.minus(d);
+    double det = p.dot(q.cross(r));
+    double bound =
+        SIDE_BOUND
+            * (Math.abs(p.x()) * (Math.abs(q.y() * r.z()) + Math.abs(q.z() * r.y()))
+                + Math.abs(p.y()) * (Math.abs(q.z() * r.x()) + Math.abs(q.x() * r.z()))
+                + Math.abs(p.z()) * (Math.abs(q.x() * r.y()) + Math.abs(q.y() * r.x())));
+    if (det > bound || -det > bound) {
+      return det > 0 ? -1 : 1;
+    }
+    return -exactDeterminant(a, b, c, d);
+  }
+
+  private static int exactDeterminant(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
+    BigDecimal[] p = exactDifference(a, d);
+    BigDecimal[] q = exactDifference(b, d);
+    BigDecimal[] r = exactDifference(c, d);
+    BigDecimal sum = BigDecimal.ZERO;
+    for (int i = 0; i < 3; i++) {
+      int j = (i + 1) % 3;
+      int k = (i + 2) % 3;
+      sum = sum.add(p[i].multiply(q[j].multiply(r[k]).subtract(q[k].multiply(r[j]))));
+    }
+    return sum.signum();
+  }
+
+  private static BigDecimal[] exactDifference(Vec3 a, Vec3 d) {
+    return new BigDecimal[] {
+      new BigDecimal(a.x()).subtract(new BigDecimal(d.x())),
+      new BigDecimal(a.y()).subtract(new BigDecimal(d.y())),
+      new BigDecimal(a.z()).subtract(new BigDecimal(d.z()))
+    };
   }
 
   private static int exactTurn(double ax, double ay, double bx, double by, double cx, double cy) {

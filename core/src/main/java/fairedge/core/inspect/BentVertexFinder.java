@@ -26,7 +26,7 @@ final class BentVertexFinder implements Finder {
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (topology.valence(v) == 2 && topology.classOf(v) == Topology.VertexClass.INNER) {
         double turn = IdleVertexFinder.turnAt(mesh, v);
-        if (turn > subject.thresholds().idleAngle()) {
+        if (turn > subject.threshold(Threshold.IDLE_ANGLE)) {
           found.add(finding(mesh, v, turn));
         }
       }

@@ -33,9 +33,7 @@ final class DoubleFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    Double absolute = subject.thresholds().weld();
-    double weld = absolute == null ? subject.tolerance().weld() : absolute;
-    return new Search(subject.mesh(), weld).findings();
+    return new Search(subject.mesh(), subject.weld()).findings();
   }
 
   /** Vertices along the direction, and a window that runs over them. */

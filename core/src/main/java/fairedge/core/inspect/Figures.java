@@ -158,7 +158,7 @@ public record Figures(
       }
       Polygon shape = mesh.polygon(f);
       area += shape.area();
-      slivers += shape.slenderness() < subject.thresholds().sliver() ? 1 : 0;
+      slivers += shape.slenderness() < subject.threshold(Threshold.SLIVER) ? 1 : 0;
       double[] turns = shape.inPlaneTurns();
       for (int i = 0; i < n && shape.area() > 0; i++) {
         angles.add(180 - turns[i]);

@@ -25,7 +25,7 @@ final class FlatCornerFinder implements Finder {
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (mesh.hasFace(f) && mesh.size(f) <= 4 && mesh.isMeasurable(f)) {
         Polygon shape = mesh.polygon(f);
-        int straight = shape.straightCorners(subject.thresholds().straight());
+        int straight = shape.straightCorners(subject.threshold(Threshold.STRAIGHT));
         if (straight > 0) {
           found.add(finding(mesh, f, straight));
         }

@@ -60,7 +60,6 @@ final class FlowFinder implements Finder {
   private static void poles(Subject subject, List<Finding> found) {
     Mesh mesh = subject.mesh();
     Topology topology = subject.topology();
-    Lazy<Curvature> curvature = new Lazy<>(() -> Curvature.of(mesh));
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (!topology.isPole(v) || topology.valence(v) < 3) {
         continue;
@@ -68,10 +67,10 @@ final class FlowFinder implements Finder {
       boolean many = topology.valence(v) >= 6;
       Starter starter = subject.starter();
       boolean fresh = starter != null && mesh.hasPlace(v) && !starter.hasPole(mesh.position(v));
-      if (many || fresh && !HardEdges.meet(subject, v)) {
+      if (many || fresh && !subject.hardEdges().meet(v)) {
         Vec3 place = Places.ofVertex(mesh, v);
         double reach = Places.meanEdge(mesh, mesh.facesAt(v));
-        boolean curved = fresh && !many && curvature.get().isInCurviestTenth(v);
+        boolean curved = fresh && !many && subject.curvature().isInCurviestTenth(v);
         found.add(new Finding.Pole(v, topology.valence(v), fresh, curved, place, reach));
       }
     }

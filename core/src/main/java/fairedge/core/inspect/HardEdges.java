@@ -1,57 +1,59 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Mesh;
 
 /**
  * Hard edges: two-sided, turning by more than the profile's angle (30 degrees), and at least twice
  * as much as each of the parallel neighbours in the ring, so that a round form of eight sides is
- * not hard all round. A neighbour beyond a face that is no quad does not count.
+ * not hard all round. A neighbour beyond a face that is no quad does not count. Cost: constant for
+ * each question.
  */
 final class HardEdges {
-  private HardEdges() {}
+  private final Mesh mesh;
+  private final Topology topology;
+  private final FaceShapes shapes;
+  private final double angle;
+
+  /**
+   * @param angle by more than which a hard edge turns, degrees
+   */
+  HardEdges(Topology topology, FaceShapes shapes, double angle) {
+    this.mesh = topology.mesh();
+    this.topology = topology;
+    this.shapes = shapes;
+    this.angle = angle;
+  }
 
   /** Whether a hard edge ends at v. */
-  static boolean meet(Subject subject, int v) {
-    for (int e : subject.mesh().edgesAt(v)) {
-      if (isHard(subject, e)) {
+  boolean meet(int v) {
+    for (int e : mesh.edgesAt(v)) {
+      if (isHard(e)) {
         return true;
       }
     }
     return false;
   }
 
-  static boolean isHard(Subject subject, int e) {
-    double turn = turnAt(subject, e);
-    if (!(turn > subject.thresholds().hardEdge())) {
+  boolean isHard(int e) {
+    double turn = turnAt(e);
+    if (!(turn > angle)) {
       return false;
     }
-    Mesh mesh = subject.mesh();
     int c = mesh.cornerOn(e);
-    return standsOut(subject, turn, c) && standsOut(subject, turn, mesh.nextOnEdge(c));
+    return standsOut(turn, c) && standsOut(turn, mesh.nextOnEdge(c));
   }
 
-  private static boolean standsOut(Subject subject, double turn, int c) {
-    Mesh mesh = subject.mesh();
+  private boolean standsOut(double turn, int c) {
     if (mesh.size(mesh.faceOf(c)) != 4) {
       return true;
     }
-    double beside = turnAt(subject, mesh.edgeOf(mesh.next(mesh.next(c))));
+    double beside = turnAt(mesh.edgeOf(mesh.next(mesh.next(c))));
     return Double.isNaN(beside) || turn >= 2 * beside;
   }
 
-  /** Angle between the normals of the two faces at e; NaN where there are not two to measure. */
-  private static double turnAt(Subject subject, int e) {
-    Mesh mesh = subject.mesh();
-    if (subject.topology().uses(e) != 2) {
-      return Double.NaN;
-    }
-    int c = mesh.cornerOn(e);
-    int f = mesh.faceOf(c);
-    int g = mesh.faceOf(mesh.nextOnEdge(c));
-    if (!mesh.isMeasurable(f) || !mesh.isMeasurable(g)) {
-      return Double.NaN;
-    }
-    double angle = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
-    return subject.topology().isInconsistent(e) ? 180 - angle : angle;
+  /** By how much the surface turns at e; not a number where there are not two faces to measure. */
+  double turnAt(int e) {
+    return topology.uses(e) == 2 ? shapes.turnAt(mesh, e) : Double.NaN;
   }
 }

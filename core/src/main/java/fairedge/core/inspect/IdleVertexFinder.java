@@ -24,7 +24,7 @@ final class IdleVertexFinder implements Finder {
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (subject.topology().valence(v) == 2) {
         double turn = turnAt(mesh, v);
-        if (turn <= subject.thresholds().idleAngle()) {
+        if (turn <= subject.threshold(Threshold.IDLE_ANGLE)) {
           double reach = Places.meanEdge(mesh, mesh.facesAt(v));
           found.add(new Finding.IdleVertex(v, turn, mesh.position(v), reach));
         }

@@ -15,22 +15,48 @@ import org.jspecify.annotations.Nullable;
  * the mesh.
  */
 public final class Inspector {
-  private static final List<Finder> FINDERS =
+  private static final List<Share> SHARES =
       List.of(
-          new NgonFinder(),
-          new TriangleFinder(),
-          new FlatCornerFinder(),
-          new IdleVertexFinder(),
-          new BentVertexFinder(),
-          new DoubleFinder(),
-          new LooseFinder(),
-          new BorderFinder(),
-          new CrowdedFinder(),
-          new OrientationFinder(),
-          new ReadingFinder(),
-          new TwinFaceFinder(),
-          new NoAreaFinder(),
-          new FlowFinder());
+          share(new NgonFinder(), Rule.NGON, Rule.NGON_FLAT),
+          share(new TriangleFinder(), Rule.TRIANGLE, Rule.TRIANGLE_FAN, Rule.ALL_TRIANGLES),
+          share(new FlatCornerFinder(), Rule.FLAT_CORNER),
+          share(new IdleVertexFinder(), Rule.IDLE_VERTEX),
+          share(new BentVertexFinder(), Rule.BENT_VERTEX),
+          share(new DoubleFinder(), Rule.DOUBLE),
+          share(new SeamFinder(), Rule.SEAM),
+          share(new TouchingFinder(), Rule.TOUCHING),
+          share(new ShortEdgeFinder(), Rule.SHORT_EDGE, Rule.SHORT_EDGE_BESIDE),
+          share(new LooseFinder(), Rule.LOOSE_VERTEX, Rule.LOOSE_EDGE),
+          share(new IdleLoopFinder(), Rule.IDLE_LOOP),
+          share(new BorderFinder(), Rule.BORDER),
+          share(new CrowdedFinder(), Rule.CROWDED_EDGE, Rule.BOW_TIE),
+          share(new OrientationFinder(), Rule.FLIPPED, Rule.INSIDE_OUT),
+          share(new ReadingFinder(), Rule.REPEATED_CORNER, Rule.UNREADABLE_FACE, Rule.NO_PLACE),
+          share(new TwinFaceFinder(), Rule.TWIN_FACE),
+          share(new InnerFaceFinder(), Rule.INNER_FACE),
+          share(new NoAreaFinder(), Rule.NO_AREA),
+          share(new SliverFinder(), Rule.SLIVER),
+          share(new ConcaveFinder(), Rule.CONCAVE),
+          share(new WarpedFinder(), Rule.WARPED),
+          share(new FoldedFinder(), Rule.FOLDED),
+          share(new CrossingFinder(), Rule.CROSSING),
+          share(new FlowFinder(), Rule.RING_STOP, Rule.POLE_MANY, Rule.POLE_NEW),
+          share(new LoopEndFinder(), Rule.LOOP_END, Rule.DEAD_END),
+          share(new SpiralFinder(), Rule.SPIRAL),
+          share(new JumpFinder(), Rule.JUMP),
+          share(new StretchedFinder(), Rule.STRETCHED),
+          share(new AskewFinder(), Rule.ASKEW),
+          share(new SoftEdgeFinder(), Rule.SOFT_EDGE),
+          share(new PinchFinder(), Rule.PINCH),
+          share(new TightFinder(), Rule.TIGHT),
+          share(new NoCollarFinder(), Rule.NO_COLLAR));
+
+  /** What a finder looks for: it is not asked where the profile has all of it off. */
+  private record Share(Finder finder, List<Rule> rules) {}
+
+  private static Share share(Finder finder, Rule... rules) {
+    return new Share(finder, List.of(rules));
+  }
 
   private final Profile profile;
   private final Tolerance tolerance;
@@ -60,11 +86,13 @@ public final class Inspector {
    * @param oddities what was odd about the mesh's file
    */
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
-    Subject subject = Subject.of(mesh, tolerance, profile.thresholds(), oddities, starter);
+    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter);
     CompletableFuture<Figures> figures = CompletableFuture.supplyAsync(() -> Figures.of(subject));
     List<Finding> found = new ArrayList<>();
-    for (Finder finder : FINDERS) {
-      found.addAll(finder.find(subject));
+    for (Share share : SHARES) {
+      if (share.rules.stream().anyMatch(rule -> profile.severityOf(rule).isPresent())) {
+        found.addAll(share.finder.find(subject));
+      }
     }
     // Stable: within a kind the finder's order stays.
     found.sort(Comparator.comparing(Finding::kind));

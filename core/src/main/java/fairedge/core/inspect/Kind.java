@@ -9,8 +9,12 @@ public enum Kind {
   IDLE_VERTEX("idle-vertex", Family.VERTICES),
   BENT_VERTEX("bent-vertex", Family.VERTICES),
   DOUBLE("double", Family.VERTICES),
+  SEAM("seam", Family.VERTICES),
+  TOUCHING("touching", Family.VERTICES),
+  SHORT_EDGE("short-edge", Family.VERTICES),
   LOOSE_VERTEX("loose-vertex", Family.VERTICES),
   LOOSE_EDGE("loose-edge", Family.VERTICES),
+  IDLE_LOOP("idle-loop", Family.VERTICES),
   BORDER("border", Family.SURFACE),
   CROWDED_EDGE("crowded-edge", Family.SURFACE),
   BOW_TIE("bow-tie", Family.SURFACE),
@@ -20,16 +24,41 @@ public enum Kind {
   UNREADABLE_FACE("unreadable-face", Family.SURFACE),
   NO_PLACE("no-place", Family.SURFACE),
   TWIN_FACE("twin-face", Family.SURFACE),
+  INNER_FACE("inner-face", Family.SURFACE),
   NO_AREA("no-area", Family.SURFACE),
+  SLIVER("sliver", Family.SURFACE),
+  CONCAVE("concave", Family.SURFACE),
+  WARPED("warped", Family.SURFACE),
+  FOLDED("folded", Family.SURFACE),
+  CROSSING("crossing", Family.SURFACE),
+  PARTS("parts", Family.SURFACE),
   RING_STOP("ring-stop", Family.FLOW),
-  POLE("pole", Family.FLOW);
+  LOOP_END("loop-end", Family.FLOW),
+  DEAD_END("dead-end", Family.FLOW),
+  POLE("pole", Family.FLOW),
+  SPIRAL("spiral", Family.FLOW),
+  JUMP("jump", Family.FLOW),
+  STRETCHED("stretched", Family.FLOW),
+  ASKEW("askew", Family.FLOW),
+  SOFT_EDGE("soft-edge", Family.SUPPORT),
+  PINCH("pinch", Family.SUPPORT),
+  TIGHT("tight", Family.SUPPORT),
+  NO_COLLAR("no-collar", Family.SUPPORT),
+  PLACED("placed", Family.SHAPE),
+  MOVED("moved", Family.SHAPE),
+  ONE_SIDED("one-sided", Family.SHAPE),
+  OFF_LINE("off-line", Family.SHAPE),
+  TOO_MANY("too-many", Family.SHAPE),
+  LOPSIDED("lopsided", Family.SHAPE);
 
   /** What a kind of finding is about. */
   public enum Family {
     SIDES("Sides"),
     VERTICES("Vertices"),
     SURFACE("Surface"),
-    FLOW("Flow");
+    FLOW("Flow"),
+    SUPPORT("Support"),
+    SHAPE("Shape");
 
     private final String title;
 

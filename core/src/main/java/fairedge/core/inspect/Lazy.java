@@ -3,7 +3,7 @@ package fairedge.core.inspect;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
-/** A value that is made when it is first asked for; for one thread. */
+/** A value that is made when it is first asked for, once, whoever asks. */
 final class Lazy<T> {
   private final Supplier<T> maker;
   private @Nullable T value;
@@ -12,7 +12,7 @@ final class Lazy<T> {
     this.maker = maker;
   }
 
-  T get() {
+  synchronized T get() {
     T made = value;
     if (made == null) {
       made = maker.get();

@@ -38,7 +38,7 @@ final class NgonFinder implements Finder {
     if (mesh.isMeasurable(f)) {
       Polygon shape = mesh.polygon(f);
       flat = shape.warpDistance() <= subject.tolerance().flat();
-      straight = shape.straightCorners(subject.thresholds().straight());
+      straight = shape.straightCorners(subject.threshold(Threshold.STRAIGHT));
     }
     return new Finding.Ngon(
         f, mesh.size(f), flat, straight, Places.onFace(mesh, f), Places.meanEdge(mesh, f));

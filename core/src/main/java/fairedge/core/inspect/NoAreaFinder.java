@@ -2,8 +2,6 @@ package fairedge.core.inspect;
 
 import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Element;
-import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -15,21 +13,18 @@ import java.util.Locale;
 final class NoAreaFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    List<Finding> found = new ArrayList<>();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
-        Polygon shape = mesh.polygon(f);
-        double slenderness = shape.slenderness();
-        if (slenderness <= subject.thresholds().noArea()) {
-          found.add(finding(mesh, f, shape, slenderness));
-        }
-      }
-    }
-    return found;
+    FaceShapes shapes = subject.shapes();
+    return Blocks.collect(
+        subject.mesh().faceEnd(),
+        (f, found) -> {
+          if (shapes.slenderness(f) <= subject.threshold(Threshold.NO_AREA)) {
+            Polygon shape = subject.mesh().polygon(f);
+            found.accept(finding(f, shape, shapes.slenderness(f)));
+          }
+        });
   }
 
-  private static Finding finding(Mesh mesh, int f, Polygon shape, double slenderness) {
+  private static Finding finding(int f, Polygon shape, double slenderness) {
     return new Finding.Told(
         Rule.NO_AREA,
         List.of(Element.face(f)),

@@ -16,34 +16,33 @@ public final class Profile {
   private static final Map<Rule, String> TABLE = new EnumMap<>(Rule.class);
 
   static {
-    TABLE.put(Rule.NGON, "MMMrM");
-    TABLE.put(Rule.NGON_FLAT, "MM-rM");
-    TABLE.put(Rule.TRIANGLE, "MMSrM");
-    TABLE.put(Rule.TRIANGLE_FAN, "MSr-M");
-    TABLE.put(Rule.FLAT_CORNER, "SSMrS");
-    TABLE.put(Rule.ALL_TRIANGLES, "MMSrM");
-    TABLE.put(Rule.IDLE_VERTEX, "MMMrM");
-    TABLE.put(Rule.BENT_VERTEX, "SSrrS");
-    TABLE.put(Rule.DOUBLE, "MMMSM");
-    TABLE.put(Rule.LOOSE_VERTEX, "MMMSM");
-    TABLE.put(Rule.LOOSE_EDGE, "MMMSM");
-    TABLE.put(Rule.BORDER, "MMMS-");
-    for (Rule always :
-        List.of(
-            Rule.CROWDED_EDGE,
-            Rule.BOW_TIE,
-            Rule.REPEATED_CORNER,
-            Rule.UNREADABLE_FACE,
-            Rule.NO_PLACE,
-            Rule.TWIN_FACE,
-            Rule.NO_AREA)) {
-      TABLE.put(always, "MMMMM");
+    put("MMMrM", Rule.NGON);
+    put("MM-rM", Rule.NGON_FLAT);
+    put("MMSrM", Rule.TRIANGLE, Rule.ALL_TRIANGLES);
+    put("MSr-M", Rule.TRIANGLE_FAN);
+    put("SSMrS", Rule.FLAT_CORNER, Rule.WARPED);
+    put("MMMrM", Rule.IDLE_VERTEX, Rule.SHORT_EDGE);
+    put("SSrrS", Rule.BENT_VERTEX);
+    put("MMMSM", Rule.DOUBLE, Rule.TOUCHING, Rule.SEAM, Rule.LOOSE_VERTEX, Rule.LOOSE_EDGE);
+    put("SSSrS", Rule.SHORT_EDGE_BESIDE, Rule.SLIVER, Rule.CONCAVE);
+    put("rrS-r", Rule.IDLE_LOOP);
+    put("MMMS-", Rule.BORDER);
+    put("MMMMM", Rule.CROWDED_EDGE, Rule.BOW_TIE, Rule.REPEATED_CORNER, Rule.UNREADABLE_FACE);
+    put("MMMMM", Rule.NO_PLACE, Rule.TWIN_FACE, Rule.NO_AREA);
+    put("MMMSM", Rule.FLIPPED, Rule.INSIDE_OUT, Rule.INNER_FACE, Rule.FOLDED, Rule.CROSSING);
+    put("MMMMM", Rule.PARTS, Rule.PLACED, Rule.MOVED, Rule.ONE_SIDED, Rule.OFF_LINE);
+    put("MMMMM", Rule.TOO_MANY, Rule.LOPSIDED);
+    put("SSr-S", Rule.RING_STOP, Rule.DEAD_END, Rule.SPIRAL, Rule.POLE_MANY);
+    put("rS--r", Rule.LOOP_END, Rule.POLE_NEW, Rule.JUMP, Rule.STRETCHED);
+    put("-r---", Rule.ASKEW, Rule.TIGHT);
+    put("-Sr--", Rule.SOFT_EDGE, Rule.NO_COLLAR);
+    put("-M---", Rule.PINCH);
+  }
+
+  private static void put(String row, Rule... rules) {
+    for (Rule rule : rules) {
+      TABLE.put(rule, row);
     }
-    TABLE.put(Rule.FLIPPED, "MMMSM");
-    TABLE.put(Rule.INSIDE_OUT, "MMMSM");
-    TABLE.put(Rule.RING_STOP, "SSr-S");
-    TABLE.put(Rule.POLE_MANY, "SSr-S");
-    TABLE.put(Rule.POLE_NEW, "rS--r");
   }
 
   public static final Profile ALL_QUADS = builtIn(0);

@@ -4,6 +4,7 @@ import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.PointGrid;
+import fairedge.core.near.SamePlace;
 import fairedge.core.near.SegmentGrid;
 
 /**
@@ -12,6 +13,9 @@ import fairedge.core.near.SegmentGrid;
  */
 public final class Starter {
   private final boolean hasTriangles;
+  private final Mesh mesh;
+  private final SamePlace vertices;
+  private final SegmentGrid edges;
   private final SegmentGrid borders;
   private final PointGrid poles;
 
@@ -20,18 +24,16 @@ public final class Starter {
    */
   public Starter(Mesh starter, double near) {
     Topology topology = new Topology(starter);
-    borders = new SegmentGrid(near);
+    mesh = starter;
+    vertices = new SamePlace(starter);
+    edges = new SegmentGrid(starter, e -> true, near);
+    borders = new SegmentGrid(starter, e -> topology.uses(e) == 1, near);
     poles = new PointGrid(near);
     boolean triangles = false;
     for (int f = 0; f < starter.faceEnd() && !triangles; f++) {
       triangles = starter.hasFace(f) && starter.size(f) == 3;
     }
     hasTriangles = triangles;
-    for (int e = 0; e < starter.edgeEnd(); e++) {
-      if (topology.uses(e) == 1 && isPlaced(starter, e)) {
-        borders.add(starter.position(starter.first(e)), starter.position(starter.second(e)));
-      }
-    }
     for (int v = 0; v < starter.vertexEnd(); v++) {
       if (topology.isPole(v) && starter.hasPlace(v)) {
         poles.add(starter.position(v));
@@ -45,6 +47,29 @@ public final class Starter {
 
   boolean hasTriangles() {
     return hasTriangles;
+  }
+
+  Mesh mesh() {
+    return mesh;
+  }
+
+  /**
+   * Whether an edge lies on the starter's edges along its whole length; so does one without place.
+   */
+  boolean hasEdge(Mesh of, int e) {
+    if (!isPlaced(of, e)) {
+      return true;
+    }
+    Vec3 a = of.position(of.first(e));
+    Vec3 b = of.position(of.second(e));
+    return hasSame(a, b) || edges.covers(a, b);
+  }
+
+  /** Most edges are where they were, to the last bit. */
+  private boolean hasSame(Vec3 a, Vec3 b) {
+    int v = vertices.at(a);
+    int w = v == Mesh.NONE ? v : vertices.at(b);
+    return w != Mesh.NONE && v != w && mesh.findEdge(v, w) != Mesh.NONE;
   }
 
   /** Whether an edge lies on the starter's borders along its whole length. */

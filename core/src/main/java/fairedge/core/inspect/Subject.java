@@ -14,46 +14,129 @@ import java.util.concurrent.CompletableFuture;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What is inspected, and what all finders read off it: made once for each inspection.
- *
- * @param starter what the work began from; null where nothing is known of it, and nothing is new
+ * What is inspected, and what all finders read off it: made once for each inspection. What only
+ * some finders need is made when it is first asked for; that is not to be from within work that
+ * runs on several threads ({@link Blocks}).
  */
-record Subject(
-    Mesh mesh,
-    Tolerance tolerance,
-    Thresholds thresholds,
-    List<Oddity> oddities,
-    Topology topology,
-    Borders borders,
-    Orientation orientation,
-    Parts parts,
-    Rings rings,
-    EdgeLoops loops,
-    @Nullable Starter starter) {
+final class Subject {
+  private final Mesh mesh;
+  private final Tolerance tolerance;
+  private final Thresholds thresholds;
+  private final List<Oddity> oddities;
+  private final @Nullable Starter starter;
+  private final Topology topology;
+  private final Borders borders;
+  private final Orientation orientation;
+  private final Parts parts;
+  private final Rings rings;
+  private final EdgeLoops loops;
+  private final FaceShapes shapes;
+  private final HardEdges hardEdges;
+  private final Strips strips;
+  private final Lazy<Novelty> novelty = new Lazy<>(() -> Novelty.of(this));
+  private final Lazy<Curvature> curvature;
+  private final Lazy<Patches> patches = new Lazy<>(() -> Patches.of(this));
 
-  static Subject of(
+  /**
+   * @param starter what the work began from; null where nothing is known of it, and nothing is new
+   */
+  Subject(
       Mesh mesh,
       Tolerance tolerance,
       Thresholds thresholds,
       List<Oddity> oddities,
       @Nullable Starter starter) {
-    Topology topology = new Topology(mesh);
+    this.mesh = mesh;
+    this.tolerance = tolerance;
+    this.thresholds = thresholds;
+    this.oddities = oddities;
+    this.starter = starter;
+    this.topology = new Topology(mesh);
     // Two halves of about the same length, for two processors.
-    CompletableFuture<Rings> rings = CompletableFuture.supplyAsync(() -> new Rings(topology));
-    CompletableFuture<EdgeLoops> loops = rings.thenApply(r -> new EdgeLoops(topology));
-    Borders borders = Borders.of(topology);
-    Orientation orientation = Orientation.of(topology);
-    return new Subject(
-        mesh,
-        tolerance,
-        thresholds,
-        oddities,
-        topology,
-        borders,
-        orientation,
-        Parts.of(topology, borders, orientation),
-        rings.join(),
-        loops.join(),
-        starter);
+    CompletableFuture<Rings> around = CompletableFuture.supplyAsync(() -> new Rings(topology));
+    CompletableFuture<EdgeLoops> along = around.thenApply(r -> new EdgeLoops(topology));
+    this.borders = Borders.of(topology);
+    this.orientation = Orientation.of(topology);
+    this.parts = Parts.of(topology, borders, orientation);
+    this.rings = around.join();
+    this.loops = along.join();
+    this.shapes = FaceShapes.of(mesh);
+    this.hardEdges = new HardEdges(topology, shapes, thresholds.of(Threshold.HARD_EDGE));
+    this.strips = new Strips(this);
+    this.curvature = new Lazy<>(() -> Curvature.of(mesh));
+  }
+
+  Mesh mesh() {
+    return mesh;
+  }
+
+  Tolerance tolerance() {
+    return tolerance;
+  }
+
+  double threshold(Threshold threshold) {
+    return thresholds.of(threshold);
+  }
+
+  /** The distance at which vertices are doubles. */
+  double weld() {
+    return thresholds.weld(tolerance);
+  }
+
+  List<Oddity> oddities() {
+    return oddities;
+  }
+
+  @Nullable Starter starter() {
+    return starter;
+  }
+
+  Topology topology() {
+    return topology;
+  }
+
+  Borders borders() {
+    return borders;
+  }
+
+  Orientation orientation() {
+    return orientation;
+  }
+
+  Parts parts() {
+    return parts;
+  }
+
+  Rings rings() {
+    return rings;
+  }
+
+  EdgeLoops loops() {
+    return loops;
+  }
+
+  FaceShapes shapes() {
+    return shapes;
+  }
+
+  HardEdges hardEdges() {
+    return hardEdges;
+  }
+
+  Strips strips() {
+    return strips;
+  }
+
+  /** Which edges the starter does not have. */
+  Novelty novelty() {
+    return novelty.get();
+  }
+
+  Curvature curvature() {
+    return curvature.get();
+  }
+
+  Patches patches() {
+    return patches.get();
   }
 }

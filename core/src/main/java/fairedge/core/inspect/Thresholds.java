@@ -1,40 +1,46 @@
 package fairedge.core.inspect;
 
-import org.jspecify.annotations.Nullable;
+import fairedge.core.geometry.Tolerance;
+import java.util.EnumMap;
+import java.util.Map;
 
-/**
- * From which number on something is a finding. A value equal to a threshold counts as inside it.
- *
- * @param straight largest turn of a straight corner, degrees
- * @param idleAngle largest turn at an idle vertex, degrees
- * @param pairBend largest angle between the two faces of a triangle pair, degrees
- * @param weld distance at which vertices are doubles, in the mesh's unit; null: 1e-6 S
- * @param noArea largest slenderness of a face without area
- * @param sliver slenderness under which a face is a sliver
- * @param hardEdge largest turn of an edge that is not hard, degrees
- */
-public record Thresholds(
-    double straight,
-    double idleAngle,
-    double pairBend,
-    @Nullable Double weld,
-    double noArea,
-    double sliver,
-    double hardEdge) {
-  public static final Thresholds USUAL = new Thresholds(1, 1, 20, null, 1e-8, 0.02, 30);
+/** The numbers of a profile; immutable. Those that are not set are the usual ones. */
+public final class Thresholds {
+  public static final Thresholds USUAL = new Thresholds(Map.of());
 
-  /** The same with another weld distance. */
-  public Thresholds withWeld(double distance) {
-    return new Thresholds(straight, idleAngle, pairBend, distance, noArea, sliver, hardEdge);
+  private final Map<Threshold, Double> set = new EnumMap<>(Threshold.class);
+
+  private Thresholds(Map<Threshold, Double> set) {
+    this.set.putAll(set);
   }
 
-  /** The same with another slenderness of a sliver. */
-  public Thresholds withSliver(double slenderness) {
-    return new Thresholds(straight, idleAngle, pairBend, weld, noArea, slenderness, hardEdge);
+  public double of(Threshold threshold) {
+    return set.getOrDefault(threshold, threshold.usual());
   }
 
-  /** The same with another largest turn at an idle vertex. */
-  public Thresholds withIdleAngle(double degrees) {
-    return new Thresholds(straight, degrees, pairBend, weld, noArea, sliver, hardEdge);
+  /** Those that are not the usual ones. */
+  public Map<Threshold, Double> set() {
+    return Map.copyOf(set);
+  }
+
+  /**
+   * The same with another number.
+   *
+   * @throws IllegalArgumentException if it lies outside what the threshold can be
+   */
+  public Thresholds with(Threshold threshold, double value) {
+    if (!(value >= threshold.least() && value <= threshold.most())) {
+      throw new IllegalArgumentException(
+          threshold.key() + " is " + threshold.least() + " to " + threshold.most());
+    }
+    Thresholds copy = new Thresholds(set);
+    copy.set.put(threshold, value);
+    return copy;
+  }
+
+  /** The distance at which vertices are doubles: as set, or by the scale of the mesh. */
+  double weld(Tolerance tolerance) {
+    double distance = of(Threshold.WELD);
+    return Double.isNaN(distance) ? tolerance.weld() : distance;
   }
 }

@@ -182,7 +182,7 @@ final class TriangleFinder implements Finder {
               mesh.position(mesh.vertexOf(d))
             });
     double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
-    if (bend <= subject.thresholds().pairBend() && isStrictlyConvex(quad)) {
+    if (bend <= subject.threshold(Threshold.PAIR_BEND) && isStrictlyConvex(quad)) {
       candidates.add(
           new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
     }

@@ -60,6 +60,16 @@ final class BoxTree {
     parent[root] = NONE;
   }
 
+  /** Boxes in the order in which a space-filling curve comes to their middles. */
+  static int[] alongCurve(double[] corners) {
+    long[] keys = alongCurve(corners, corners.length / 6);
+    int[] order = new int[keys.length];
+    for (int i = 0; i < order.length; i++) {
+      order[i] = (int) (keys[i] & (1L << INDEX_BITS) - 1);
+    }
+    return order;
+  }
+
   private static long[] alongCurve(double[] corners, int n) {
     double[] low = new double[3];
     double[] high = new double[3];

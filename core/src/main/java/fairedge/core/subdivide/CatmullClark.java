@@ -44,6 +44,30 @@ public final class CatmullClark {
     return now;
   }
 
+  /**
+   * A mesh refined once, and where its elements went.
+   *
+   * @param ofVertex of each vertex that of the refined mesh, or {@link Mesh#NONE}
+   * @param ofEdge of each edge its vertex
+   * @param ofFace of each face its vertex
+   * @param firstQuad of each face the first of its quads, one a corner in order, each of them
+   *     beginning at the corner, with the face's vertex as its third
+   */
+  public record Refined(Mesh mesh, int[] ofVertex, int[] ofEdge, int[] ofFace, int[] firstQuad) {}
+
+  /** The mesh refined once. Cost: the mesh. */
+  public static Refined once(Mesh mesh) {
+    CatmullClark step = new CatmullClark(mesh);
+    Mesh refined = step.refine();
+    int[] firstQuad = new int[mesh.faceEnd()];
+    int next = 0;
+    for (int f = 0; f < firstQuad.length; f++) {
+      firstQuad[f] = step.ofFace[f] == Mesh.NONE ? Mesh.NONE : next;
+      next += step.ofFace[f] == Mesh.NONE ? 0 : mesh.size(f);
+    }
+    return new Refined(refined, step.ofVertex, step.ofEdge, step.ofFace, firstQuad);
+  }
+
   private Mesh refine() {
     for (int v = 0; v < ofVertex.length; v++) {
       ofVertex[v] = mesh.hasVertex(v) && mesh.isInFace(v) ? builder.vertex(place(v)) : Mesh.NONE;

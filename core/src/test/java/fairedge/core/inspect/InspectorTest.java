@@ -273,7 +273,7 @@ class InspectorTest {
     }
     Mesh mesh = b.build();
     assertThat(findings(mesh)).isEmpty();
-    Profile wide = Profile.ALL_QUADS.with(Thresholds.USUAL.withWeld(0.11));
+    Profile wide = Profile.ALL_QUADS.with(Thresholds.USUAL.with(Threshold.WELD, 0.11));
     Report report = inspect(mesh, wide);
     DoubleVertices chain = (DoubleVertices) report.findings().getFirst().finding();
     assertThat(chain.vertices()).containsExactly(4, 5, 6);

@@ -3,6 +3,7 @@ package fairedge.core.near;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -32,10 +33,11 @@ class GridTest {
 
   @Test
   void segment_isCoveredByPiecesThatMeet_notAcrossAGap() {
-    SegmentGrid grid = new SegmentGrid(1e-3);
-    grid.add(new Vec3(0, 0, 0), new Vec3(1, 0, 0));
-    grid.add(new Vec3(1, 0, 0), new Vec3(2, 0, 0));
-    grid.add(new Vec3(2.1, 0, 0), new Vec3(3, 0, 0));
+    SegmentGrid grid =
+        segments(
+            new Vec3(0, 0, 0), new Vec3(1, 0, 0),
+            new Vec3(1, 0, 0), new Vec3(2, 0, 0),
+            new Vec3(2.1, 0, 0), new Vec3(3, 0, 0));
     assertThat(grid.covers(new Vec3(0.2, 0, 0), new Vec3(1.7, 0, 0))).isTrue();
     assertThat(grid.covers(new Vec3(0.2, 0.0009, 0), new Vec3(1.7, -0.0009, 0))).isTrue();
     assertThat(grid.covers(new Vec3(1.9, 0, 0), new Vec3(2.2, 0, 0))).isFalse();
@@ -45,12 +47,46 @@ class GridTest {
 
   @Test
   void endsOnACurve_areNotEnough() {
-    SegmentGrid grid = new SegmentGrid(1e-3);
+    Vec3[] ends = new Vec3[64];
     for (int i = 0; i < 32; i++) {
-      grid.add(onCircle(i), onCircle(i + 1));
+      ends[2 * i] = onCircle(i);
+      ends[2 * i + 1] = onCircle(i + 1);
     }
+    SegmentGrid grid = segments(ends);
     assertThat(grid.covers(onCircle(3), onCircle(4))).isTrue();
     assertThat(grid.covers(onCircle(3), onCircle(9))).isFalse();
+  }
+
+  private static SegmentGrid segments(Vec3... ends) {
+    MeshBuilder builder = new MeshBuilder();
+    for (int i = 0; i < ends.length; i += 2) {
+      builder.edge(builder.vertex(ends[i]), builder.vertex(ends[i + 1]));
+    }
+    return new SegmentGrid(builder.build(), e -> true, 1e-3);
+  }
+
+  @Test
+  void segmentsOfAllLengths_areNearWhereTheDistanceSaysSo() {
+    SplittableRandom random = new SplittableRandom(2);
+    Vec3[] ends = new Vec3[600];
+    for (int i = 0; i < ends.length; i += 2) {
+      ends[i] = random(random);
+      ends[i + 1] =
+          ends[i].plus(random(random).times(StrictMath.pow(10, random.nextDouble(-6, 1))));
+    }
+    SegmentGrid grid = segments(ends);
+    for (int i = 0; i < 2000; i++) {
+      Vec3 place = ends[2 * random.nextInt(300)].plus(random(random).times(2e-3));
+      List<Integer> found = new ArrayList<>();
+      grid.near(place, 1e-3, found::add);
+      List<Integer> expected = new ArrayList<>();
+      for (int e = 0; e < 300; e++) {
+        if (grid.distance(e, place) <= 1e-3) {
+          expected.add(e);
+        }
+      }
+      assertThat(found).doesNotHaveDuplicates().containsExactlyInAnyOrderElementsOf(expected);
+    }
   }
 
   private static Vec3 onCircle(int i) {

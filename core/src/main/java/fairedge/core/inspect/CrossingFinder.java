@@ -1,0 +1,261 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Unions;
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.near.BoxPairs;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.concurrent.atomic.LongAdder;
+
+/**
+ * {@code crossing}: faces that pass through each other or lie on each other; what that is exactly,
+ * {@link Meeting} says. Faces that only touch, at a shared edge or vertex or anywhere else, do not.
+ *
+ * <ol>
+ *   <li>Every two faces whose boxes meet are tried. Faces with more than {@value #SMALL} sides are
+ *       tried triangle by triangle; those without a front, or too large to be triangulated well,
+ *       not at all.
+ *   <li>Pairs that share a face join, and crossing faces that share an edge: one finding for all
+ *       that hang together so, with the number of pairs.
+ *   <li>Where a mesh is so tangled that more than {@value #PAIRS} pairs cross, or that the boxes of
+ *       over {@value #LEAST_TRIES} pairs and {@value #TRIES} for each face meet, one finding says
+ *       just that.
+ * </ol>
+ *
+ * Cost: n log n, and the pairs of boxes that meet.
+ */
+final class CrossingFinder implements Finder {
+  private static final int SMALL = 8;
+  private static final int LARGE = 5000;
+  private static final int PAIRS = 100_000;
+  private static final int TRIES = 20;
+  private static final int LEAST_TRIES = 20_000_000;
+
+  @Override
+  public List<Finding> find(Subject subject) {
+    return new Search(subject).findings();
+  }
+
+  private static final class Search {
+    private final Subject subject;
+    private final Mesh mesh;
+    private final double near;
+
+    /** What is tried: a face, and which of its triangles, or -1 for all. */
+    private int[] faceOf = new int[1024];
+
+    private int[] triangleOf = new int[1024];
+    private double[] boxes = new double[6 * 1024];
+    private int count;
+    private final LongAdder crossed = new LongAdder();
+
+    Search(Subject subject) {
+      this.subject = subject;
+      this.mesh = subject.mesh();
+      this.near = subject.tolerance().merge();
+    }
+
+    List<Finding> findings() {
+      for (int f = 0; f < mesh.faceEnd(); f++) {
+        if (mesh.hasFace(f) && subject.shapes().hasFront(f) && mesh.size(f) <= LARGE) {
+          addFace(f);
+        }
+      }
+      List<long[]> found = new ArrayList<>();
+      BoxPairs pairs = new BoxPairs(Arrays.copyOf(boxes, 6 * count));
+      boolean all =
+          pairs.each(
+              (a, b) -> {
+                if (cross(a, b)) {
+                  synchronized (found) {
+                    found.add(new long[] {faceOf[a], faceOf[b]});
+                  }
+                }
+              },
+              LEAST_TRIES + (long) TRIES * count);
+      if (!all || isTangled()) {
+        return List.of(tangled());
+      }
+      return found.isEmpty() ? List.of() : joined(found);
+    }
+
+    private boolean isTangled() {
+      return crossed.sum() > PAIRS;
+    }
+
+    private Finding tangled() {
+      return Tell.ofFace(
+          subject,
+          Rule.CROSSING,
+          faceOf[0],
+          new Measure(PAIRS, Measure.Unit.PAIRS),
+          "Faces cross all over",
+          "More than "
+              + PAIRS
+              + " pairs of faces cross or lie in each other's way: the form is too tangled for them"
+              + " to be told one by one.");
+    }
+
+    private void addFace(int f) {
+      if (mesh.size(f) <= SMALL) {
+        add(f, -1, mesh.vertices(f));
+        return;
+      }
+      int[] triangles = mesh.polygon(f).triangles();
+      int[] corners = mesh.vertices(f);
+      for (int i = 0; i < triangles.length; i += 3) {
+        add(f, i, corners[triangles[i]], corners[triangles[i + 1]], corners[triangles[i + 2]]);
+      }
+    }
+
+    private void add(int f, int triangle, int... corners) {
+      if (count == faceOf.length) {
+        faceOf = Arrays.copyOf(faceOf, 2 * count);
+        triangleOf = Arrays.copyOf(triangleOf, 2 * count);
+        boxes = Arrays.copyOf(boxes, 12 * count);
+      }
+      faceOf[count] = f;
+      triangleOf[count] = triangle;
+      int at = 6 * count++;
+      Arrays.fill(boxes, at, at + 3, Double.POSITIVE_INFINITY);
+      Arrays.fill(boxes, at + 3, at + 6, Double.NEGATIVE_INFINITY);
+      for (int v : corners) {
+        Vec3 p = mesh.position(v);
+        include(at, p.x());
+        include(at + 1, p.y());
+        include(at + 2, p.z());
+      }
+    }
+
+    private void include(int at, double value) {
+      boxes[at] = Math.min(boxes[at], value);
+      boxes[at + 3] = Math.max(boxes[at + 3], value);
+    }
+
+    private boolean cross(int a, int b) {
+      int f = faceOf[a];
+      int g = faceOf[b];
+      if (f == g || isTangled() || areNeighboursApart(f, g)) {
+        return false;
+      }
+      boolean cross = Meeting.cross(pieceOf(a), pieceOf(b), near);
+      if (cross) {
+        crossed.increment();
+      }
+      return cross;
+    }
+
+    /**
+     * Most pairs are neighbours that share an edge and turn by little: such can't reach each other.
+     * Both are convex and flat enough, seen along the sum of their normals.
+     */
+    private boolean areNeighboursApart(int f, int g) {
+      if (mesh.size(f) > 4 || mesh.size(g) > 4) {
+        return false;
+      }
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        int d = mesh.nextOnEdge(c);
+        if (d != c && mesh.faceOf(d) == g && mesh.vertexOf(c) != mesh.vertexOf(d)) {
+          Vec3 side =
+              mesh.position(mesh.vertexOf(mesh.next(c))).minus(mesh.position(mesh.vertexOf(c)));
+          Vec3 up = subject.shapes().newell(f).unit().plus(subject.shapes().newell(g).unit());
+          // A wall on the shared side, along what both look towards, parts them.
+          Vec3 inward = up.cross(side);
+          return inward.length() > 0.1 * side.length()
+              && isBeyond(f, mesh.vertexOf(c), inward, 1)
+              && isBeyond(g, mesh.vertexOf(c), inward, -1);
+        }
+        c = mesh.next(c);
+      }
+      return false;
+    }
+
+    private boolean isBeyond(int f, int from, Vec3 inward, int sign) {
+      Vec3 origin = mesh.position(from);
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        if (sign * mesh.position(mesh.vertexOf(c)).minus(origin).dot(inward)
+            < -0.5 * near * inward.length()) {
+          return false;
+        }
+        c = mesh.next(c);
+      }
+      return true;
+    }
+
+    private Meeting.Piece pieceOf(int i) {
+      Polygon shape = mesh.polygon(faceOf[i]);
+      return triangleOf[i] < 0 ? Meeting.Piece.of(shape) : Meeting.Piece.of(shape, triangleOf[i]);
+    }
+
+    private List<Finding> joined(List<long[]> pairs) {
+      Unions groups = new Unions(mesh.faceEnd());
+      TreeSet<Long> once = new TreeSet<>();
+      for (long[] pair : pairs) {
+        groups.join((int) pair[0], (int) pair[1]);
+        once.add(Math.min(pair[0], pair[1]) << 32 | Math.max(pair[0], pair[1]));
+      }
+      joinNeighbours(groups, once);
+      Map<Integer, Cluster> clusters = new TreeMap<>();
+      for (long pair : once) {
+        clusters.computeIfAbsent(groups.rootOf((int) pair), r -> new Cluster()).add(pair);
+      }
+      return clusters.values().stream().map(c -> finding(c.faces, c.pairs)).toList();
+    }
+
+    private void joinNeighbours(Unions groups, TreeSet<Long> pairs) {
+      BitSet crossing = new BitSet();
+      for (long pair : pairs) {
+        crossing.set((int) pair);
+        crossing.set((int) (pair >>> 32));
+      }
+      for (int f = crossing.nextSetBit(0); f >= 0; f = crossing.nextSetBit(f + 1)) {
+        int c = mesh.firstCorner(f);
+        for (int i = mesh.size(f); i > 0; i--) {
+          int g = mesh.faceOf(mesh.nextOnEdge(c));
+          if (crossing.get(g)) {
+            groups.join(f, g);
+          }
+          c = mesh.next(c);
+        }
+      }
+    }
+
+    /** Faces that hang together by crossing. */
+    private static final class Cluster {
+      private final TreeSet<Integer> faces = new TreeSet<>();
+      private long pairs;
+
+      void add(long pair) {
+        faces.add((int) pair);
+        faces.add((int) (pair >>> 32));
+        pairs++;
+      }
+    }
+
+    private Finding finding(TreeSet<Integer> faces, long pairs) {
+      int first = faces.first();
+      return new Finding.Told(
+          Rule.CROSSING,
+          faces.stream().map(Element::face).toList(),
+          Places.onFace(mesh, first),
+          Places.meanEdge(mesh, first),
+          new Measure(pairs, Measure.Unit.PAIRS),
+          faces.size() + " faces cross",
+          faces.size()
+              + " faces pass through each other or lie on each other ("
+              + Tell.count(pairs, "pair", "pairs")
+              + "): the form has no clear inside here, and nothing can be built from it. Move them"
+              + " apart, or cut one at the other and weld.");
+    }
+  }
+}

@@ -1,0 +1,44 @@
+package fairedge.core.inspect;
+
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.List;
+
+/**
+ * {@code folded}: an edge with two faces, both with a front, whose fronts differ by over the
+ * profile's angle (170 degrees). Where the two are wound against each other, one of them is
+ * measured by its back: that is another fault. Cost: the edges.
+ */
+final class FoldedFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    double most = subject.threshold(Threshold.FOLDED);
+    return Blocks.collect(
+        mesh.edgeEnd(),
+        (e, found) -> {
+          if (subject.topology().uses(e) == 2) {
+            double turn = subject.hardEdges().turnAt(e);
+            if (turn > most) {
+              found.accept(finding(subject, e, turn));
+            }
+          }
+        });
+  }
+
+  private static Finding finding(Subject subject, int e, double turn) {
+    Mesh mesh = subject.mesh();
+    int[] faces = mesh.facesOn(e);
+    return new Finding.Told(
+        Rule.FOLDED,
+        List.of(Element.edge(e), Element.face(faces[0]), Element.face(faces[1])),
+        Places.onEdge(mesh, e),
+        Places.meanEdge(mesh, faces),
+        new Measure(turn, Measure.Unit.DEGREES),
+        "Surface folded back",
+        Tell.words(
+            "The 2 faces at this edge turn by %.1f\u00b0 and all but lie on each other: the surface"
+                + " is folded back on itself.",
+            turn));
+  }
+}

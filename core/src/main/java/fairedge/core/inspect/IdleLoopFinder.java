@@ -1,0 +1,85 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.EdgeLoops;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * {@code idle-loop}: geometry that does nothing. A loop
+ *
+ * <ol>
+ *   <li>that closes (it is complete, and at no border), all of whose edges are new;
+ *   <li>at which the surface turns by the profile's angle (1 degree) or less at every edge;
+ *   <li>that crosses nothing that needs it: the edges that cross it run straight on, by the same
+ *       angle, at every vertex;
+ *   <li>and that holds nothing: no quad beside it has, on its other side, a border or an edge at
+ *       which the surface turns by over the angle of a hard edge, and is narrower than a quarter of
+ *       what lies on the other side of the loop ({@link Strips#holds}).
+ * </ol>
+ *
+ * Cost: the edges of closed loops of new edges.
+ */
+final class IdleLoopFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    List<Finding> found = new ArrayList<>();
+    List<EdgeLoops.Summary> loops = subject.loops().all();
+    boolean[] looked = new boolean[loops.size()];
+    subject.novelty().edges().stream()
+        .map(subject.loops()::loopOf)
+        .filter(loop -> loop != Mesh.NONE && loops.get(loop).closed())
+        .sorted()
+        .forEach(loop -> {
+          if (!looked[loop]) {
+            looked[loop] = true;
+            int[] edges = subject.loops().edgesOf(loop);
+            if (isIdle(subject, edges)) {
+              found.add(finding(subject, edges));
+            }
+          }
+        });
+    return found;
+  }
+
+  private static boolean isIdle(Subject subject, int[] edges) {
+    double flat = subject.threshold(Threshold.IDLE_LOOP);
+    for (int e : edges) {
+      if (!subject.novelty().isNew(e)
+          || !(subject.hardEdges().turnAt(e) <= flat)
+          || subject.strips().holds(e)
+          || !isCrossedStraight(subject, e, subject.mesh().first(e), flat)
+          || !isCrossedStraight(subject, e, subject.mesh().second(e), flat)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether the two edges that cross the loop at a vertex of four run straight on there. */
+  private static boolean isCrossedStraight(Subject subject, int e, int v, double flat) {
+    Mesh mesh = subject.mesh();
+    int loop = subject.loops().loopOf(e);
+    List<Vec3> ways = new ArrayList<>();
+    for (int at : mesh.edgesAt(v)) {
+      if (subject.loops().loopOf(at) != loop && subject.topology().uses(at) > 0) {
+        ways.add(mesh.position(mesh.otherEnd(at, v)).minus(mesh.position(v)));
+      }
+    }
+    return ways.size() == 2 && ways.get(0).times(-1).angleTo(ways.get(1)) <= flat;
+  }
+
+  private static Finding finding(Subject subject, int[] edges) {
+    return Tell.ofEdges(
+        subject,
+        Rule.IDLE_LOOP,
+        edges,
+        new Measure(edges.length, Measure.Unit.EDGES),
+        "Loop of " + edges.length + " edges that does nothing",
+        "This new loop of "
+            + edges.length
+            + " edges lies flat all along, bends nothing and holds no edge: take it out, or move it"
+            + " to where the form turns.");
+  }
+}

@@ -1,0 +1,87 @@
+package fairedge.core.inspect;
+
+import fairedge.core.mesh.Mesh;
+import java.util.List;
+
+/**
+ * {@code jump}: two quads on both sides of an edge
+ *
+ * <ol>
+ *   <li>whose widths, measured away from it, differ by over the profile's ratio (3 to 1), both over
+ *       the weld distance; width: the mean of the two sides beside the edge;
+ *   <li>neither of which is in a support strip ({@link Strips});
+ *   <li>and the surface turns there by the angle of a hard edge (30 degrees) at most: where it
+ *       turns by more, as at the rim of a cylinder, it does not run on.
+ * </ol>
+ *
+ * Edges that follow each other along a loop are one finding ({@link AlongLoops}); its measure is
+ * the largest ratio. Cost: the edges.
+ */
+final class JumpFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    double most = subject.threshold(Threshold.JUMP);
+    List<Integer> edges =
+        Blocks.collect(
+            mesh.edgeEnd(),
+            (e, found) -> {
+              if (ratioAt(subject, e) > most
+                  && !isAtStrip(subject, e)
+                  && subject.hardEdges().turnAt(e) <= subject.threshold(Threshold.HARD_EDGE)) {
+                found.accept(e);
+              }
+            });
+    return AlongLoops.joined(subject, edges).stream().map(run -> finding(subject, run)).toList();
+  }
+
+  private static boolean isAtStrip(Subject subject, int e) {
+    for (int f : subject.mesh().facesOn(e)) {
+      if (subject.strips().isIn(f)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static double ratioAt(Subject subject, int e) {
+    Mesh mesh = subject.mesh();
+    if (subject.topology().uses(e) != 2) {
+      return Double.NaN;
+    }
+    int c = mesh.cornerOn(e);
+    int d = mesh.nextOnEdge(c);
+    if (mesh.size(mesh.faceOf(c)) != 4
+        || mesh.size(mesh.faceOf(d)) != 4
+        || !subject.shapes().isMeasured(mesh.faceOf(c))
+        || !subject.shapes().isMeasured(mesh.faceOf(d))) {
+      return Double.NaN;
+    }
+    double one = widthAt(mesh, c);
+    double other = widthAt(mesh, d);
+    double smaller = Math.min(one, other);
+    return smaller > subject.weld() ? Math.max(one, other) / smaller : Double.NaN;
+  }
+
+  private static double widthAt(Mesh mesh, int c) {
+    return 0.5
+        * (mesh.length(mesh.edgeOf(mesh.next(c))) + mesh.length(mesh.edgeOf(mesh.previous(c))));
+  }
+
+  private static Finding finding(Subject subject, int[] run) {
+    double largest = 0;
+    for (int e : run) {
+      largest = Math.max(largest, ratioAt(subject, e));
+    }
+    return Tell.ofEdges(
+        subject,
+        Rule.JUMP,
+        run,
+        new Measure(largest, Measure.Unit.RATIO),
+        Tell.words("Widths jump by %.1f to 1", largest),
+        Tell.words(
+            "The quads on both sides of %s differ in width by up to %.1f to 1: a subdivided surface"
+                + " bulges on the wide side. Spread the loops, or insert one between.",
+            run.length == 1 ? "this edge" : "these " + run.length + " edges", largest));
+  }
+}

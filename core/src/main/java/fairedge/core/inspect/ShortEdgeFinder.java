@@ -1,0 +1,55 @@
+package fairedge.core.inspect;
+
+import fairedge.core.mesh.Mesh;
+import java.util.List;
+
+/**
+ * {@code short-edge}: an edge of faces whose ends have places, and whose length is
+ *
+ * <ol>
+ *   <li>the weld distance or less; or
+ *   <li>under the profile's share (2 %) of the mean edge of the faces at it, each face by the mean
+ *       of its sides; not where the edge lies across a support strip ({@link Strips}): a pair of
+ *       vertices that ought to be one.
+ * </ol>
+ *
+ * A loose edge is told as such. Cost: the edges.
+ */
+final class ShortEdgeFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    double weld = subject.weld();
+    double share = subject.threshold(Threshold.SHORT_EDGE);
+    return Blocks.collect(
+        mesh.edgeEnd(),
+        (e, found) -> {
+          if (subject.topology().uses(e) == 0
+              || !mesh.hasPlace(mesh.first(e))
+              || !mesh.hasPlace(mesh.second(e))) {
+            return;
+          }
+          double length = mesh.length(e);
+          if (length <= weld) {
+            found.accept(finding(subject, Rule.SHORT_EDGE, e, length));
+          } else if (length < share * Places.meanEdge(mesh, mesh.facesOn(e))
+              && !subject.strips().isAcross(e)) {
+            found.accept(finding(subject, Rule.SHORT_EDGE_BESIDE, e, length));
+          }
+        });
+  }
+
+  private static Finding finding(Subject subject, Rule rule, int e, double length) {
+    double mean = Places.meanEdge(subject.mesh(), subject.mesh().facesOn(e));
+    return Tell.ofEdge(
+        subject,
+        rule,
+        e,
+        new Measure(length, Measure.Unit.LENGTH),
+        rule == Rule.SHORT_EDGE ? "Edge without length" : "Edge much shorter than those beside it",
+        Tell.words(
+            "This edge is %.4g long, %.2g %% of the mean edge of the faces at it: 2 vertices that"
+                + " ought to be one. Weld them.",
+            length, mean > 0 ? 100 * length / mean : 0));
+  }
+}

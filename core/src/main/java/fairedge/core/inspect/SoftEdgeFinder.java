@@ -1,0 +1,130 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.subdivide.CatmullClark;
+import fairedge.core.subdivide.CatmullClark.Refined;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * {@code soft-edge}: a hard edge ({@link HardEdges})
+ *
+ * <ol>
+ *   <li>whose two ends, quarters and middle lie, on the surface subdivided twice, up to some
+ *       distance from the straight line of the edge;
+ *   <li>which is over the profile's share (5 %) of the width of the narrower of the two flat
+ *       patches that meet there ({@link Patches}, {@link Widths}).
+ * </ol>
+ *
+ * Hard edges that follow each other, patch beside patch the same, are one finding; its measure is
+ * the largest share. Cost: the faces at the hard edges, times twenty, and the patches.
+ */
+final class SoftEdgeFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    List<Integer> hard =
+        Blocks.collect(
+            mesh.edgeEnd(),
+            (e, found) -> {
+              if (subject.hardEdges().isHard(e)) {
+                found.accept(e);
+              }
+            });
+    return hard.isEmpty() ? List.of() : new Search(subject, hard).findings();
+  }
+
+  private static final class Search {
+    private final Subject subject;
+    private final Mesh mesh;
+    private final List<Integer> hard;
+    private final Excerpt excerpt;
+    private final Refined once;
+    private final Refined twice;
+
+    Search(Subject subject, List<Integer> hard) {
+      this.subject = subject;
+      this.mesh = subject.mesh();
+      this.hard = hard;
+      BitSet ends = new BitSet();
+      for (int e : hard) {
+        ends.set(mesh.first(e));
+        ends.set(mesh.second(e));
+      }
+      this.excerpt = Excerpt.around(mesh, ends);
+      this.once = CatmullClark.once(excerpt.mesh());
+      this.twice = CatmullClark.once(once.mesh());
+    }
+
+    List<Finding> findings() {
+      Widths widths = new Widths(subject);
+      double most = subject.threshold(Threshold.SOFT_EDGE);
+      Map<Long, List<Integer>> runs = new TreeMap<>();
+      Map<Integer, Double> shares = new TreeMap<>();
+      for (int e : hard) {
+        int[] faces = mesh.facesOn(e);
+        double width = Math.min(widths.of(faces[0]), widths.of(faces[1]));
+        double share = width > 0 ? moved(e) / width : 0;
+        if (share > most) {
+          shares.put(e, share);
+          runs.computeIfAbsent(between(faces), r -> new ArrayList<>()).add(e);
+        }
+      }
+      return runs.values().stream()
+          .sorted((p, q) -> Integer.compare(p.getFirst(), q.getFirst()))
+          .map(run -> finding(run, shares))
+          .toList();
+    }
+
+    private long between(int[] faces) {
+      int one = subject.patches().of(faces[0]);
+      int other = subject.patches().of(faces[1]);
+      return (long) Math.min(one, other) << 32 | Math.max(one, other);
+    }
+
+    /** How far the surface lies from the edge, at most, at five places along it. */
+    private double moved(int e) {
+      int a = excerpt.vertexOf()[mesh.first(e)];
+      int b = excerpt.vertexOf()[mesh.second(e)];
+      int own = a == Mesh.NONE || b == Mesh.NONE ? Mesh.NONE : excerpt.mesh().findEdge(a, b);
+      if (own == Mesh.NONE) {
+        return 0;
+      }
+      int middle = once.ofEdge()[own];
+      double largest = distance(e, twice.ofVertex()[middle]);
+      for (int end : new int[] {once.ofVertex()[a], once.ofVertex()[b]}) {
+        int half = once.mesh().findEdge(end, middle);
+        largest = Math.max(largest, distance(e, twice.ofVertex()[end]));
+        largest = Math.max(largest, distance(e, twice.ofEdge()[half]));
+      }
+      return largest;
+    }
+
+    private double distance(int e, int v) {
+      Vec3 p = twice.mesh().position(v);
+      Vec3 a = mesh.position(mesh.first(e));
+      Vec3 along = mesh.position(mesh.second(e)).minus(a);
+      // Along the edge a place may slide: that rounds nothing.
+      return p.minus(a).cross(along).length() / along.length();
+    }
+
+    private Finding finding(List<Integer> run, Map<Integer, Double> shares) {
+      double largest = run.stream().mapToDouble(e -> shares.getOrDefault(e, 0.0)).max().orElse(0);
+      return Tell.ofEdges(
+          subject,
+          Rule.SOFT_EDGE,
+          run.stream().mapToInt(Integer::intValue).toArray(),
+          new Measure(largest, Measure.Unit.SHARE),
+          run.size() == 1 ? "Hard edge goes soft" : run.size() + " hard edges go soft",
+          Tell.words(
+              "Subdivided, the surface moves away from %s by up to %.0f %% of the flat beside: hold"
+                  + " it with a support loop on each side.",
+              run.size() == 1 ? "this hard edge" : "these " + run.size() + " hard edges",
+              100 * largest));
+    }
+  }
+}

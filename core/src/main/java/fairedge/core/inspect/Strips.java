@@ -1,0 +1,144 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+
+/**
+ * Support strips. A quad is in one where
+ *
+ * <ol>
+ *   <li>a complete ring passes through it: one that closes, or ends at borders;
+ *   <li>one of the ring's two sides is, at this quad, a hard edge or a border;
+ *   <li>it is narrower than the profile's share (a quarter) of what lies beyond its other side: of
+ *       the next quad, or of the face that is none, how far that reaches from the side between
+ *       them.
+ * </ol>
+ *
+ * Width: the mean of the two edges which the ring crosses at the quad. Told quad by quad, since a
+ * ring may run beside a hard edge for a part of its way. Cost: constant for each question.
+ */
+final class Strips {
+  private final Subject subject;
+  private final Mesh mesh;
+  private final double share;
+
+  Strips(Subject subject) {
+    this.subject = subject;
+    this.mesh = subject.mesh();
+    this.share = subject.threshold(Threshold.STRIP);
+  }
+
+  /** Whether the face is in a support strip, one way or the other. */
+  boolean isIn(int f) {
+    return widthOf(f) < Double.POSITIVE_INFINITY;
+  }
+
+  /** How wide the support strip is that the face is in; infinite if it is in none. */
+  double widthOf(int f) {
+    double width = Double.POSITIVE_INFINITY;
+    if (mesh.size(f) == 4) {
+      int c = mesh.firstCorner(f);
+      for (int i = 0; i < 4; i++) {
+        if (isBetween(c)) {
+          width = Math.min(width, widthAt(c));
+        }
+        c = mesh.next(c);
+      }
+    }
+    return width;
+  }
+
+  /**
+   * Whether an edge holds one beside it: a quad at it ends, on its other side, at a border or where
+   * the surface turns by over the angle of a hard edge, hard or not, and is so much narrower than
+   * what lies on the other side of the edge as a support strip is.
+   */
+  boolean holds(int e) {
+    int start = mesh.cornerOn(e);
+    int c = start;
+    do {
+      int far = mesh.next(mesh.next(c));
+      if (mesh.size(mesh.faceOf(c)) == 4
+          && isBend(mesh.edgeOf(far))
+          && widthAt(c) < share * widthBeyond(c)) {
+        return true;
+      }
+      c = mesh.nextOnEdge(c);
+    } while (c != start);
+    return false;
+  }
+
+  private boolean isBend(int e) {
+    return subject.topology().uses(e) == 1
+        || subject.hardEdges().turnAt(e) > subject.threshold(Threshold.HARD_EDGE);
+  }
+
+  /** Whether an edge crosses a support strip: the strip's ring passes over it. */
+  boolean isAcross(int e) {
+    int start = mesh.cornerOn(e);
+    int c = start;
+    do {
+      // Over e runs the ring whose sides leave the corners beside it.
+      if (mesh.size(mesh.faceOf(c)) == 4
+          && (isBetween(mesh.next(c)) || isBetween(mesh.previous(c)))) {
+        return true;
+      }
+      c = mesh.nextOnEdge(c);
+    } while (c != start);
+    return false;
+  }
+
+  /**
+   * Whether the quad of corner c is in a strip whose hard side or border is the side that leaves c.
+   */
+  private boolean isBetween(int c) {
+    int side = mesh.edgeOf(c);
+    int rung = mesh.edgeOf(mesh.next(c));
+    if (!subject.rings().edgesInComplete().get(rung)) {
+      return false;
+    }
+    int uses = subject.topology().uses(side);
+    if (uses != 1 && !(uses == 2 && subject.hardEdges().isHard(side))) {
+      return false;
+    }
+    double beyond = widthBeyond(mesh.next(mesh.next(c)));
+    return widthAt(c) < share * beyond;
+  }
+
+  /** The mean of the edges beside the side that leaves c. */
+  private double widthAt(int c) {
+    return 0.5 * (length(mesh.edgeOf(mesh.next(c))) + length(mesh.edgeOf(mesh.previous(c))));
+  }
+
+  private double length(int e) {
+    return mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e))
+        ? mesh.length(e)
+        : Double.NaN;
+  }
+
+  /** Of what lies on the other side of a side: 0 where nothing does. */
+  private double widthBeyond(int c) {
+    int e = mesh.edgeOf(c);
+    if (subject.topology().uses(e) != 2) {
+      return 0;
+    }
+    int d = mesh.nextOnEdge(c);
+    int f = mesh.faceOf(d);
+    if (mesh.size(f) == 4) {
+      return widthAt(d);
+    }
+    return mesh.isMeasurable(f) ? reachFrom(mesh.polygon(f), e) : 0;
+  }
+
+  private double reachFrom(Polygon shape, int e) {
+    Vec3 a = mesh.position(mesh.first(e));
+    Vec3 along = mesh.position(mesh.second(e)).minus(a).unit();
+    double largest = 0;
+    for (int i = 0; i < shape.size(); i++) {
+      Vec3 to = shape.corner(i).minus(a);
+      largest = Math.max(largest, to.minus(along.times(to.dot(along))).length());
+    }
+    return largest;
+  }
+}

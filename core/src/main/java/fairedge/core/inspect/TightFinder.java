@@ -1,0 +1,68 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Unions;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * {@code tight}: quads of support strips ({@link Strips}) that are narrower than the profile's
+ * share (0.1 %) of S. Those that share an edge are one finding; its measure is the smallest width.
+ * Cost: the faces.
+ */
+final class TightFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Mesh mesh = subject.mesh();
+    double least = subject.threshold(Threshold.TIGHT) * subject.tolerance().scale();
+    List<Integer> tight =
+        Blocks.collect(
+            mesh.faceEnd(),
+            (f, found) -> {
+              if (mesh.hasFace(f) && subject.strips().widthOf(f) < least) {
+                found.accept(f);
+              }
+            });
+    return joined(subject, tight);
+  }
+
+  private static List<Finding> joined(Subject subject, List<Integer> faces) {
+    Mesh mesh = subject.mesh();
+    Unions strips = new Unions(faces.size());
+    Map<Integer, Integer> atEdge = new TreeMap<>();
+    for (int i = 0; i < faces.size(); i++) {
+      int c = mesh.firstCorner(faces.get(i));
+      for (int k = 0; k < 4; k++) {
+        Integer before = atEdge.putIfAbsent(mesh.edgeOf(c), i);
+        if (before != null) {
+          strips.join(i, before);
+        }
+        c = mesh.next(c);
+      }
+    }
+    Map<Integer, List<Integer>> members = new TreeMap<>();
+    for (int i = 0; i < faces.size(); i++) {
+      members.computeIfAbsent(strips.rootOf(i), s -> new ArrayList<>()).add(faces.get(i));
+    }
+    return members.values().stream().map(strip -> finding(subject, strip)).toList();
+  }
+
+  private static Finding finding(Subject subject, List<Integer> strip) {
+    int first = strip.getFirst();
+    double width = strip.stream().mapToDouble(subject.strips()::widthOf).min().orElse(0);
+    return new Finding.Told(
+        Rule.TIGHT,
+        strip.stream().map(Element::face).toList(),
+        Places.onFace(subject.mesh(), first),
+        Places.meanEdge(subject.mesh(), first),
+        new Measure(width, Measure.Unit.LENGTH),
+        "Support strip too tight",
+        Tell.words(
+            "This support strip is %.3g wide, %.3f %% of the size of the form: it catches the light"
+                + " as a line and takes no further loop. Slide it out a little.",
+            width, 100 * width / subject.tolerance().scale()));
+  }
+}

@@ -1,0 +1,231 @@
+package fairedge.core.near;
+
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.RecursiveAction;
+import java.util.concurrent.atomic.LongAdder;
+import java.util.stream.IntStream;
+
+/**
+ * All pairs of boxes that meet, out of many. A balanced tree is laid out along a space-filling
+ * curve and descended against itself, on all processors. Cost: n log n, and the pairs.
+ */
+public final class BoxPairs {
+  private static final int LEAF = 4;
+  private static final int SMALLEST_TASK = 4096;
+
+  private final int[] order;
+  private final float[] boxes;
+  private final float[] nodes;
+  private final int n;
+
+  /** What is told of a pair; from several threads at once. */
+  @FunctionalInterface
+  public interface Pair {
+    void meet(int a, int b);
+  }
+
+  /**
+   * @param corners of each box its lowest and its highest corner, finite
+   */
+  public BoxPairs(double[] corners) {
+    n = corners.length / 6;
+    order = BoxTree.alongCurve(corners);
+    boxes = new float[6 * n];
+    IntStream.range(0, n)
+        .parallel()
+        .forEach(i -> {
+          for (int axis = 0; axis < 3; axis++) {
+            boxes[6 * i + axis] = Math.nextDown((float) corners[6 * order[i] + axis]);
+            boxes[6 * i + 3 + axis] = Math.nextUp((float) corners[6 * order[i] + 3 + axis]);
+          }
+        });
+    nodes = new float[n == 0 ? 0 : 6 * 4 * Integer.highestOneBit(Math.max(1, (n - 1) / LEAF + 1))];
+    if (n > 0) {
+      ForkJoinPool.commonPool().invoke(new Fit(0, 0, n));
+    }
+  }
+
+  /** The box of a node; its children are 2 i + 1 and 2 i + 2, each of half of the boxes. */
+  private final class Fit extends RecursiveAction {
+    private final int node;
+    private final int from;
+    private final int to;
+
+    Fit(int node, int from, int to) {
+      this.node = node;
+      this.from = from;
+      this.to = to;
+    }
+
+    @Override
+    protected void compute() {
+      if (to - from <= LEAF) {
+        fit(boxes, from, to);
+        return;
+      }
+      int half = (from + to) >>> 1;
+      Fit left = new Fit(2 * node + 1, from, half);
+      Fit right = new Fit(2 * node + 2, half, to);
+      if (to - from > SMALLEST_TASK) {
+        invokeAll(left, right);
+      } else {
+        left.compute();
+        right.compute();
+      }
+      for (int i = 0; i < 3; i++) {
+        int a = 6 * left.node + i;
+        int b = 6 * right.node + i;
+        nodes[6 * node + i] = Math.min(nodes[a], nodes[b]);
+        nodes[6 * node + 3 + i] = Math.max(nodes[a + 3], nodes[b + 3]);
+      }
+    }
+
+    private void fit(float[] of, int first, int end) {
+      for (int i = 0; i < 3; i++) {
+        float low = Float.POSITIVE_INFINITY;
+        float high = Float.NEGATIVE_INFINITY;
+        for (int k = first; k < end; k++) {
+          low = Math.min(low, of[6 * k + i]);
+          high = Math.max(high, of[6 * k + 3 + i]);
+        }
+        nodes[6 * node + i] = low;
+        nodes[6 * node + 3 + i] = high;
+      }
+    }
+  }
+
+  /**
+   * Tells every pair that meets once, in no order.
+   *
+   * @param most gives up where there are more, having told about as many
+   * @return whether all were told
+   */
+  public boolean each(Pair pair, long most) {
+    if (n > 1) {
+      Asked asked = new Asked(pair, most, new LongAdder());
+      ForkJoinPool.commonPool().invoke(new Within(0, 0, n, asked));
+      return !asked.isOver();
+    }
+    return true;
+  }
+
+  /** Who asks, and how many pairs were told. */
+  private record Asked(Pair pair, long most, LongAdder told) {
+    boolean isOver() {
+      return told.sum() > most;
+    }
+  }
+
+  private final class Within extends RecursiveAction {
+    private final int node;
+    private final int from;
+    private final int to;
+    private final transient Asked asked;
+
+    Within(int node, int from, int to, Asked asked) {
+      this.node = node;
+      this.from = from;
+      this.to = to;
+      this.asked = asked;
+    }
+
+    @Override
+    protected void compute() {
+      if (asked.isOver()) {
+        return;
+      }
+      if (to - from <= LEAF) {
+        for (int i = from; i < to; i++) {
+          against(i, i + 1, to, asked);
+        }
+        return;
+      }
+      int half = (from + to) >>> 1;
+      Within left = new Within(2 * node + 1, from, half, asked);
+      Within right = new Within(2 * node + 2, half, to, asked);
+      Between across = new Between(left.node, from, half, right.node, half, to, asked);
+      if (to - from > SMALLEST_TASK) {
+        invokeAll(left, right, across);
+      } else {
+        left.compute();
+        right.compute();
+        across.compute();
+      }
+    }
+  }
+
+  private final class Between extends RecursiveAction {
+    private final int a;
+    private final int aFrom;
+    private final int aTo;
+    private final int b;
+    private final int bFrom;
+    private final int bTo;
+    private final transient Asked asked;
+
+    Between(int a, int aFrom, int aTo, int b, int bFrom, int bTo, Asked asked) {
+      this.a = a;
+      this.aFrom = aFrom;
+      this.aTo = aTo;
+      this.b = b;
+      this.bFrom = bFrom;
+      this.bTo = bTo;
+      this.asked = asked;
+    }
+
+    @Override
+    protected void compute() {
+      if (!meet(nodes, a, nodes, b) || asked.isOver()) {
+        return;
+      }
+      int inA = aTo - aFrom;
+      int inB = bTo - bFrom;
+      if (inA <= LEAF && inB <= LEAF) {
+        for (int i = aFrom; i < aTo; i++) {
+          against(i, bFrom, bTo, asked);
+        }
+      } else if (inA >= inB) {
+        int half = (aFrom + aTo) >>> 1;
+        run(
+            new Between(2 * a + 1, aFrom, half, b, bFrom, bTo, asked),
+            new Between(2 * a + 2, half, aTo, b, bFrom, bTo, asked));
+      } else {
+        int half = (bFrom + bTo) >>> 1;
+        run(
+            new Between(a, aFrom, aTo, 2 * b + 1, bFrom, half, asked),
+            new Between(a, aFrom, aTo, 2 * b + 2, half, bTo, asked));
+      }
+    }
+
+    private void run(Between one, Between other) {
+      if (aTo - aFrom + bTo - bFrom > SMALLEST_TASK) {
+        invokeAll(one, other);
+      } else {
+        one.compute();
+        other.compute();
+      }
+    }
+  }
+
+  private void against(int i, int from, int to, Asked asked) {
+    int told = 0;
+    for (int k = from; k < to; k++) {
+      if (meet(boxes, i, boxes, k)) {
+        asked.pair.meet(Math.min(order[i], order[k]), Math.max(order[i], order[k]));
+        told++;
+      }
+    }
+    if (told > 0) {
+      asked.told.add(told);
+    }
+  }
+
+  private static boolean meet(float[] p, int a, float[] q, int b) {
+    return p[6 * a] <= q[6 * b + 3]
+        && q[6 * b] <= p[6 * a + 3]
+        && p[6 * a + 1] <= q[6 * b + 4]
+        && q[6 * b + 1] <= p[6 * a + 4]
+        && p[6 * a + 2] <= q[6 * b + 5]
+        && q[6 * b + 2] <= p[6 * a + 5];
+  }
+}
