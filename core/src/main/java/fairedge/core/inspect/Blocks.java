@@ -2,8 +2,10 @@ package fairedge.core.inspect;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /**
@@ -44,6 +46,28 @@ final class Blocks {
         })
         .flatMap(List::stream)
         .toList();
+  }
+
+  /** What a visit of one id adds to what is gathered. */
+  interface Visit<T> {
+    void visit(int id, T gathered);
+  }
+
+  /** Gathers over every id below the end, block by block, and adds the blocks up in their order. */
+  static <T> T gather(int end, Supplier<T> empty, Visit<T> visit, BiConsumer<T, T> add) {
+    T sum = empty.get();
+    IntStream.range(0, blocks(end))
+        .parallel()
+        .mapToObj(block -> {
+          T gathered = empty.get();
+          for (int id = block * SIZE; id < Math.min(end, (block + 1) * SIZE); id++) {
+            visit.visit(id, gathered);
+          }
+          return gathered;
+        })
+        .toList()
+        .forEach(gathered -> add.accept(sum, gathered));
+    return sum;
   }
 
   private static int blocks(int end) {

@@ -143,7 +143,7 @@ final class CrossingFinder implements Finder {
     private boolean cross(int a, int b) {
       int f = faceOf[a];
       int g = faceOf[b];
-      if (f == g || isTangled() || areNeighboursApart(f, g)) {
+      if (f == g || isTangled() || areApart(f, g) || areNeighboursApart(f, g)) {
         return false;
       }
       boolean cross = Meeting.cross(pieceOf(a), pieceOf(b), near);
@@ -153,9 +153,40 @@ final class CrossingFinder implements Finder {
       return cross;
     }
 
+    /** Most pairs are parted by a wall square to the way between their middles. */
+    private boolean areApart(int f, int g) {
+      if (mesh.size(f) > SMALL || mesh.size(g) > SMALL) {
+        return false;
+      }
+      Vec3 way = middle(g).minus(middle(f));
+      double length = way.length();
+      double room = 0.5 * near * length;
+      return length > 4 * near && highest(f, way) <= -highest(g, way.times(-1)) + room;
+    }
+
+    private Vec3 middle(int f) {
+      Vec3 sum = Vec3.ZERO;
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        sum = sum.plus(mesh.position(mesh.vertexOf(c)));
+        c = mesh.next(c);
+      }
+      return sum.times(1.0 / mesh.size(f));
+    }
+
+    private double highest(int f, Vec3 way) {
+      double highest = Double.NEGATIVE_INFINITY;
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--) {
+        highest = Math.max(highest, mesh.position(mesh.vertexOf(c)).dot(way));
+        c = mesh.next(c);
+      }
+      return highest;
+    }
+
     /**
-     * Most pairs are neighbours that share an edge and turn by little: such can't reach each other.
-     * Both are convex and flat enough, seen along the sum of their normals.
+     * Most others are neighbours that share an edge and turn by little: such can't reach each
+     * other. Both are convex and flat enough, seen along the sum of their normals.
      */
     private boolean areNeighboursApart(int f, int g) {
       if (mesh.size(f) > 4 || mesh.size(g) > 4) {

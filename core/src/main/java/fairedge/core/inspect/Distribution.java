@@ -46,6 +46,17 @@ public record Distribution(
       counts[Math.max(0, at >= 0 ? at : -2 - at)]++;
     }
 
+    /** Adds what another one with the same bins gathered. */
+    void add(Gathering other) {
+      count += other.count;
+      sum += other.sum;
+      min = Math.min(min, other.min);
+      max = Math.max(max, other.max);
+      for (int i = 0; i < counts.length; i++) {
+        counts[i] += other.counts[i];
+      }
+    }
+
     Distribution distribution() {
       List<Double> begin = Arrays.stream(edges).boxed().toList();
       List<Integer> held = Arrays.stream(counts).boxed().toList();

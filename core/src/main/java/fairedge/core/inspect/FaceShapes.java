@@ -19,6 +19,8 @@ final class FaceShapes {
   private final double[] warp;
   private final double[] turnBack;
   private final double[] sharpest;
+  private final double[] meanSide;
+  private Distribution angles = new Distribution.Gathering(0).distribution();
 
   private FaceShapes(int faceEnd) {
     newell = new double[3 * faceEnd];
@@ -27,6 +29,7 @@ final class FaceShapes {
     warp = new double[faceEnd];
     turnBack = new double[faceEnd];
     sharpest = new double[faceEnd];
+    meanSide = new double[faceEnd];
     Arrays.fill(newell, Double.NaN);
     for (double[] measure : new double[][] {slenderness, aspect, warp, turnBack, sharpest}) {
       Arrays.fill(measure, Double.NaN);
@@ -35,30 +38,38 @@ final class FaceShapes {
 
   static FaceShapes of(Mesh mesh) {
     FaceShapes shapes = new FaceShapes(mesh.faceEnd());
-    Blocks.each(
-        mesh.faceEnd(),
-        f -> {
-          if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
-            shapes.measure(f, mesh.polygon(f));
-          }
-        });
+    Distribution.Gathering angles =
+        Blocks.gather(
+            mesh.faceEnd(),
+            () -> Distribution.Gathering.steps(10, 36),
+            (f, gathering) -> {
+              if (mesh.hasFace(f)) {
+                shapes.meanSide[f] = Places.meanSide(mesh, f);
+                if (mesh.isMeasurable(f)) {
+                  shapes.measure(f, mesh.polygon(f), gathering);
+                }
+              }
+            },
+            Distribution.Gathering::add);
+    shapes.angles = angles.distribution();
     return shapes;
   }
 
-  private void measure(int f, Polygon shape) {
+  private void measure(int f, Polygon shape, Distribution.Gathering angles) {
     newell[3 * f] = shape.newell().x();
     newell[3 * f + 1] = shape.newell().y();
     newell[3 * f + 2] = shape.newell().z();
     slenderness[f] = shape.slenderness();
     aspect[f] = shape.size() == 4 ? shape.aspect() : Double.NaN;
+    double[] turns = shape.inPlaneTurns();
+    warp[f] = shape.size() > 3 ? shape.warp(turns) : Double.NaN;
     if (!(shape.area() > 0)) {
       return;
     }
-    double[] turns = shape.inPlaneTurns();
-    warp[f] = shape.size() > 3 ? shape.warp(turns) : Double.NaN;
     double lowest = 0;
     double highest = 0;
     for (double turn : turns) {
+      angles.add(180 - turn);
       lowest = turn >= STRAIGHT_BACK ? Math.min(lowest, turn) : lowest;
       highest = Math.max(highest, turn);
     }
@@ -106,6 +117,31 @@ final class FaceShapes {
   /** The smallest inside angle, degrees. */
   double sharpestCorner(int f) {
     return sharpest[f];
+  }
+
+  /** The mean of the sides that can be measured, of the first of them where there are many. */
+  double meanSide(int f) {
+    return meanSide[f];
+  }
+
+  /** How the inside angles of all corners are spread. */
+  Distribution angles() {
+    return angles;
+  }
+
+  /** Whether two fronts surely differ by less than an angle, told by its cosine alone. */
+  boolean surelyUnder(int f, int g, double cosine) {
+    int a = 3 * f;
+    int b = 3 * g;
+    double dot =
+        newell[a] * newell[b] + newell[a + 1] * newell[b + 1] + newell[a + 2] * newell[b + 2];
+    double lengths = squared(a) * squared(b);
+    double bound = cosine + 1e-9;
+    return dot > 0 && bound > 0 && dot * dot > bound * bound * lengths;
+  }
+
+  private double squared(int a) {
+    return newell[a] * newell[a] + newell[a + 1] * newell[a + 1] + newell[a + 2] * newell[a + 2];
   }
 
   /** The angle between the fronts of two faces, degrees; not a number where one has none. */

@@ -5,7 +5,6 @@ import fairedge.core.flow.Parts;
 import fairedge.core.flow.Rings;
 import fairedge.core.flow.Stop;
 import fairedge.core.flow.Topology;
-import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Mesh;
 import java.util.BitSet;
 import java.util.List;
@@ -115,7 +114,6 @@ public record Figures(
     private final Map<Integer, Integer> bySides = new TreeMap<>();
     private final Map<Integer, Integer> inner = new TreeMap<>();
     private final Map<Integer, Integer> border = new TreeMap<>();
-    private final Distribution.Gathering angles = Distribution.Gathering.steps(10, 36);
     private final Distribution.Gathering aspect =
         new Distribution.Gathering(1, 1.25, 1.5, 2, 3, 4, 6, 8, 16);
     private final Distribution.Gathering warp = Distribution.Gathering.steps(5, 18);
@@ -153,22 +151,14 @@ public record Figures(
       int n = mesh.size(f);
       bySides.merge(n, 1, Integer::sum);
       corners += n;
-      if (!mesh.isMeasurable(f)) {
+      FaceShapes shapes = subject.shapes();
+      if (!shapes.isMeasured(f)) {
         return;
       }
-      Polygon shape = mesh.polygon(f);
-      area += shape.area();
-      slivers += shape.slenderness() < subject.threshold(Threshold.SLIVER) ? 1 : 0;
-      double[] turns = shape.inPlaneTurns();
-      for (int i = 0; i < n && shape.area() > 0; i++) {
-        angles.add(180 - turns[i]);
-      }
-      if (n == 4) {
-        aspect.add(shape.aspect());
-      }
-      if (n > 3) {
-        warp.add(shape.warp(turns));
-      }
+      area += shapes.area(f);
+      slivers += shapes.slenderness(f) < subject.threshold(Threshold.SLIVER) ? 1 : 0;
+      aspect.add(shapes.aspect(f));
+      warp.add(shapes.warp(f));
     }
 
     private void addVertex(int v) {
@@ -222,7 +212,7 @@ public record Figures(
           parts.stream().limit(PARTS_LISTED).map(this::part).toList(),
           rings(edgesOfFaces),
           loops(edgesOfFaces),
-          angles.distribution(),
+          subject.shapes().angles(),
           aspect.distribution(),
           warp.distribution());
     }

@@ -1,9 +1,7 @@
 package fairedge.core.inspect;
 
-import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -21,17 +19,17 @@ final class FlatCornerFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     Mesh mesh = subject.mesh();
-    List<Finding> found = new ArrayList<>();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.size(f) <= 4 && mesh.isMeasurable(f)) {
-        Polygon shape = mesh.polygon(f);
-        int straight = shape.straightCorners(subject.threshold(Threshold.STRAIGHT));
-        if (straight > 0) {
-          found.add(finding(mesh, f, straight));
-        }
-      }
-    }
-    return found;
+    double straight = subject.threshold(Threshold.STRAIGHT);
+    return Blocks.collect(
+        mesh.faceEnd(),
+        (f, found) -> {
+          if (mesh.hasFace(f) && mesh.size(f) <= 4 && subject.shapes().isMeasured(f)) {
+            int corners = mesh.polygon(f).straightCorners(straight);
+            if (corners > 0) {
+              found.accept(finding(mesh, f, corners));
+            }
+          }
+        });
   }
 
   private static Finding finding(Mesh mesh, int f, int straight) {

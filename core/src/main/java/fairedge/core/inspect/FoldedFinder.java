@@ -17,7 +17,9 @@ final class FoldedFinder implements Finder {
     return Blocks.collect(
         mesh.edgeEnd(),
         (e, found) -> {
-          if (subject.topology().uses(e) == 2) {
+          // Most turn by less than a right angle.
+          if (subject.topology().uses(e) == 2
+              && !(most > 90 && subject.hardEdges().surelyUnder(e, 0))) {
             double turn = subject.hardEdges().turnAt(e);
             if (turn > most) {
               found.accept(finding(subject, e, turn));

@@ -14,6 +14,7 @@ final class HardEdges {
   private final Topology topology;
   private final FaceShapes shapes;
   private final double angle;
+  private final double cosine;
 
   /**
    * @param angle by more than which a hard edge turns, degrees
@@ -23,6 +24,7 @@ final class HardEdges {
     this.topology = topology;
     this.shapes = shapes;
     this.angle = angle;
+    this.cosine = StrictMath.cos(StrictMath.toRadians(angle));
   }
 
   /** Whether a hard edge ends at v. */
@@ -36,12 +38,25 @@ final class HardEdges {
   }
 
   boolean isHard(int e) {
-    double turn = turnAt(e);
-    if (!(turn > angle)) {
+    if (!turnsOver(e)) {
       return false;
     }
+    double turn = turnAt(e);
     int c = mesh.cornerOn(e);
     return standsOut(turn, c) && standsOut(turn, mesh.nextOnEdge(c));
+  }
+
+  /** Whether the surface turns at e by over the angle of a hard edge, hard or not. */
+  boolean turnsOver(int e) {
+    return topology.uses(e) == 2 && !surelyUnder(e, cosine) && turnAt(e) > angle;
+  }
+
+  /** Whether the surface surely turns by less than an angle at a two-sided edge, by its cosine. */
+  boolean surelyUnder(int e, double limit) {
+    int c = mesh.cornerOn(e);
+    int d = mesh.nextOnEdge(c);
+    return mesh.vertexOf(c) != mesh.vertexOf(d)
+        && shapes.surelyUnder(mesh.faceOf(c), mesh.faceOf(d), limit);
   }
 
   private boolean standsOut(double turn, int c) {

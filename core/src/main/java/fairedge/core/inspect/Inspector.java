@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -88,12 +89,13 @@ public final class Inspector {
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
     Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter);
     CompletableFuture<Figures> figures = CompletableFuture.supplyAsync(() -> Figures.of(subject));
-    List<Finding> found = new ArrayList<>();
-    for (Share share : SHARES) {
-      if (share.rules.stream().anyMatch(rule -> profile.severityOf(rule).isPresent())) {
-        found.addAll(share.finder.find(subject));
-      }
-    }
+    prepare(subject);
+    List<Finding> found =
+        SHARES.parallelStream()
+            .filter(share -> share.rules.stream().anyMatch(this::counts))
+            .map(share -> share.finder.find(subject))
+            .flatMap(List::stream)
+            .collect(Collectors.toCollection(ArrayList::new));
     // Stable: within a kind the finder's order stays.
     found.sort(Comparator.comparing(Finding::kind));
     List<Report.Assessed> assessed = new ArrayList<>();
@@ -103,5 +105,19 @@ public final class Inspector {
           .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
     }
     return new Report(figures.join(), List.copyOf(assessed));
+  }
+
+  private boolean counts(Rule rule) {
+    return profile.severityOf(rule).isPresent();
+  }
+
+  /** What several finders ask for is made before they run beside each other. */
+  private void prepare(Subject subject) {
+    if (starter != null) {
+      subject.novelty();
+    }
+    if (counts(Rule.SOFT_EDGE) || counts(Rule.NO_COLLAR)) {
+      subject.patches();
+    }
   }
 }

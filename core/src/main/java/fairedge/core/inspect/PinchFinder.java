@@ -11,32 +11,40 @@ import java.util.List;
 /**
  * {@code pinch}: a face no vertex of which is at a hard edge or a border, of whose surface, after
  * it is subdivided twice, a part turns by over the profile's angle (60 degrees) from the front of
- * the flat patch that it belongs to ({@link Patches}). What turns by over 90 degrees folds.
+ * the face. What turns by over 90 degrees folds.
  *
- * <p>A face need not be subdivided where all faces that touch it turn from its patch by under
- * {@value #TAME} degrees and none of them has a corner that turns back: what comes of it turns by
- * little more than they do. One finding a face. Cost: the faces; for those that are not tame the
- * faces that touch them, times twenty.
+ * <p>The front is that of the face and not of all the flat patch round it: on a smooth form of
+ * small faces a patch goes on right round.
+ *
+ * <p>A face need not be subdivided where all faces that touch it turn from it by under {@value
+ * #TAME} degrees and none of them has a corner that turns back: what comes of it turns by little
+ * more than they do. One finding a face. Cost: the faces; for those that are not tame the faces
+ * that touch them, times twenty, so many at a time.
  */
 final class PinchFinder implements Finder {
   private static final double TAME = 25;
+  private static final int AT_A_TIME = 8192;
 
   @Override
   public List<Finding> find(Subject subject) {
     Mesh mesh = subject.mesh();
-    Patches patches = subject.patches();
     BitSet held = held(subject);
+    BitSet rough = rough(subject);
     List<Integer> wild =
         Blocks.collect(
             mesh.faceEnd(),
             (f, found) -> {
               if (mesh.hasFace(f)
                   && subject.shapes().hasFront(f)
-                  && isWild(subject, patches, held, f)) {
+                  && isWild(subject, held, rough, f)) {
                 found.accept(f);
               }
             });
-    return wild.isEmpty() ? List.of() : subdivided(subject, wild);
+    List<Finding> found = new ArrayList<>();
+    for (int i = 0; i < wild.size(); i += AT_A_TIME) {
+      found.addAll(subdivided(subject, wild.subList(i, Math.min(wild.size(), i + AT_A_TIME))));
+    }
+    return found;
   }
 
   /** Vertices at hard edges and borders, or where it can't be said what is smooth. */
@@ -52,9 +60,53 @@ final class PinchFinder implements Finder {
     return held;
   }
 
-  private static boolean isWild(Subject subject, Patches patches, BitSet held, int f) {
+  /**
+   * Vertices some face of which may turn from another by the tame angle: there is an edge that
+   * turns by half of it, or there are more than four faces; or one of them is odd.
+   */
+  private static BitSet rough(Subject subject) {
     Mesh mesh = subject.mesh();
-    Vec3 front = patches.front(f);
+    double cosine = StrictMath.cos(StrictMath.toRadians(TAME / 2));
+    BitSet rough = new BitSet();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (subject.topology().uses(e) == 2 && !subject.hardEdges().surelyUnder(e, cosine)) {
+        rough.set(mesh.first(e));
+        rough.set(mesh.second(e));
+      }
+    }
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (subject.topology().valence(v) > 5) {
+        rough.set(v);
+      }
+    }
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f)
+          && (!subject.shapes().hasFront(f) || subject.shapes().turnBack(f) > 0.1)) {
+        for (int v : mesh.vertices(f)) {
+          rough.set(v);
+        }
+      }
+    }
+    return rough;
+  }
+
+  private static boolean isRough(Mesh mesh, BitSet rough, int f) {
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      if (rough.get(mesh.vertexOf(c))) {
+        return true;
+      }
+      c = mesh.next(c);
+    }
+    return false;
+  }
+
+  private static boolean isWild(Subject subject, BitSet held, BitSet rough, int f) {
+    Mesh mesh = subject.mesh();
+    if (!isRough(mesh, rough, f)) {
+      return false;
+    }
+    Vec3 front = subject.shapes().newell(f);
     boolean wild = false;
     for (int v : mesh.vertices(f)) {
       if (held.get(v)) {
@@ -82,7 +134,7 @@ final class PinchFinder implements Finder {
     double most = subject.threshold(Threshold.PINCH);
     List<Finding> found = new ArrayList<>();
     for (int f : wild) {
-      double turn = turnOf(excerpt.faceOf()[f], subject.patches().front(f), excerpt, once, twice);
+      double turn = turnOf(excerpt.faceOf()[f], subject.shapes().newell(f), excerpt, once, twice);
       if (turn > most) {
         found.add(finding(subject, f, turn));
       }
@@ -114,8 +166,8 @@ final class PinchFinder implements Finder {
         new Measure(turn, Measure.Unit.DEGREES),
         turn > 90 ? "Surface folds here when smooth" : "Surface pinches here when smooth",
         Tell.words(
-            "Subdivided, the surface of this face turns by up to %.0f\u00b0 from the flat it"
-                + " belongs to%s: it shows as a crease or a spike. Even out the faces round it.",
+            "Subdivided, the surface of this face turns by up to %.0f\u00b0 from"
+                + " its front%s: it shows as a crease or a spike. Even out the faces round it.",
             turn, turn > 90 ? " and folds over" : ""));
   }
 }

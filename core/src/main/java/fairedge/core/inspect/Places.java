@@ -86,7 +86,7 @@ final class Places {
     return count == 0 ? 0 : sum / count;
   }
 
-  private static double meanSide(Mesh mesh, int f) {
+  static double meanSide(Mesh mesh, int f) {
     double sum = 0;
     int count = 0;
     int c = mesh.firstCorner(f);

@@ -32,15 +32,29 @@ final class ShortEdgeFinder implements Finder {
           double length = mesh.length(e);
           if (length <= weld) {
             found.accept(finding(subject, Rule.SHORT_EDGE, e, length));
-          } else if (length < share * Places.meanEdge(mesh, mesh.facesOn(e))
-              && !subject.strips().isAcross(e)) {
+          } else if (length < share * meanEdge(subject, e) && !subject.strips().isAcross(e)) {
             found.accept(finding(subject, Rule.SHORT_EDGE_BESIDE, e, length));
           }
         });
   }
 
+  private static double meanEdge(Subject subject, int e) {
+    Mesh mesh = subject.mesh();
+    double sum = 0;
+    int count = 0;
+    int start = mesh.cornerOn(e);
+    int c = start;
+    do {
+      double side = subject.shapes().meanSide(mesh.faceOf(c));
+      sum += side;
+      count += side > 0 ? 1 : 0;
+      c = mesh.nextOnEdge(c);
+    } while (c != start);
+    return count == 0 ? 0 : sum / count;
+  }
+
   private static Finding finding(Subject subject, Rule rule, int e, double length) {
-    double mean = Places.meanEdge(subject.mesh(), subject.mesh().facesOn(e));
+    double mean = meanEdge(subject, e);
     return Tell.ofEdge(
         subject,
         rule,

@@ -70,8 +70,7 @@ final class Strips {
   }
 
   private boolean isBend(int e) {
-    return subject.topology().uses(e) == 1
-        || subject.hardEdges().turnAt(e) > subject.threshold(Threshold.HARD_EDGE);
+    return subject.topology().uses(e) == 1 || subject.hardEdges().turnsOver(e);
   }
 
   /** Whether an edge crosses a support strip: the strip's ring passes over it. */

@@ -58,9 +58,9 @@ final class Subject {
     this.borders = Borders.of(topology);
     this.orientation = Orientation.of(topology);
     this.parts = Parts.of(topology, borders, orientation);
+    this.shapes = FaceShapes.of(mesh);
     this.rings = around.join();
     this.loops = along.join();
-    this.shapes = FaceShapes.of(mesh);
     this.hardEdges = new HardEdges(topology, shapes, thresholds.of(Threshold.HARD_EDGE));
     this.strips = new Strips(this);
     this.curvature = new Lazy<>(() -> Curvature.of(mesh));

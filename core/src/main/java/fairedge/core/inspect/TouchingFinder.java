@@ -36,13 +36,12 @@ final class TouchingFinder implements Finder {
           }
           Vec3 at = mesh.position(v);
           List<Integer> touched = new ArrayList<>();
-          grid.near(
+          grid.nearBut(
+              v,
               at,
               weld,
               e -> {
-                if (mesh.first(e) != v
-                    && mesh.second(e) != v
-                    && at.distance(mesh.position(mesh.first(e))) > weld
+                if (at.distance(mesh.position(mesh.first(e))) > weld
                     && at.distance(mesh.position(mesh.second(e))) > weld) {
                   touched.add(e);
                 }

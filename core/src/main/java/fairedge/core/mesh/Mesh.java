@@ -188,6 +188,19 @@ public final class Mesh {
     return new Vec3(x[v], y[v], z[v]);
   }
 
+  /** The first number of the place of v; these three for where every object counts. */
+  public double x(int v) {
+    return x[v];
+  }
+
+  public double y(int v) {
+    return y[v];
+  }
+
+  public double z(int v) {
+    return z[v];
+  }
+
   /** Whether all three numbers of the vertex are finite; others take part in topology only. */
   public boolean hasPlace(int v) {
     return Double.isFinite(x[v]) && Double.isFinite(y[v]) && Double.isFinite(z[v]);

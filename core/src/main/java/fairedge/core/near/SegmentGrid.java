@@ -5,6 +5,7 @@ import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.function.IntConsumer;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /**
  * Edges of a mesh in grids whose cells are as wide as the edges in them are long, a grid for each
@@ -15,6 +16,7 @@ import java.util.function.IntPredicate;
  */
 public final class SegmentGrid {
   private static final int LARGEST = 1 << 27;
+  private static final int BLOCK = 1 << 14;
 
   /** Where a million edges lie in one place, a question is not to ask them all. */
   private static final int MOST_IN_CELL = 4096;
@@ -31,6 +33,9 @@ public final class SegmentGrid {
   /** How wide the cells of each grid are. */
   private double[] widths = new double[0];
 
+  /** Of each edge which of the widths is that of its grid. */
+  private final byte[] gridOf;
+
   private final int mask;
   private final int[] starts;
   private final int[] items;
@@ -43,46 +48,58 @@ public final class SegmentGrid {
   public SegmentGrid(Mesh mesh, IntPredicate edges, double near) {
     this.mesh = mesh;
     this.near = near;
-    int count = 0;
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (isIn(e, edges)) {
-        note(widthFor(e));
-        count++;
+    this.gridOf = new byte[mesh.edgeEnd()];
+    int[] in =
+        IntStream.range(0, mesh.edgeEnd())
+            .parallel()
+            .filter(e -> isPlaced(e) && edges.test(e))
+            .toArray();
+    for (int e : in) {
+      gridOf[e] = gridFor(widthFor(e));
+    }
+    mask = Math.min(LARGEST, Integer.highestOneBit(Math.max(1, in.length)) << 1) - 1;
+    int[][] cells = cellsOfAll(in);
+    starts = new int[mask + 2];
+    for (int[] block : cells) {
+      for (int i = 0; i < block.length; i += 2) {
+        starts[block[i] + 1]++;
       }
     }
-    Arrays.sort(widths);
-    int buckets = Math.min(LARGEST, Integer.highestOneBit(Math.max(1, count)) << 1);
-    mask = buckets - 1;
-    starts = new int[buckets + 1];
-    int[] cells = new int[8];
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (isIn(e, edges)) {
-        int n = cellsOf(e, cells);
-        for (int i = 0; i < n; i++) {
-          starts[cells[i] + 1]++;
-        }
-      }
-    }
-    for (int i = 0; i < buckets; i++) {
+    for (int i = 0; i <= mask; i++) {
       starts[i + 1] += starts[i];
     }
-    items = new int[starts[buckets]];
-    int[] filled = Arrays.copyOf(starts, buckets);
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (isIn(e, edges)) {
-        int n = cellsOf(e, cells);
-        for (int i = 0; i < n; i++) {
-          items[filled[cells[i]]++] = e;
-        }
+    items = new int[starts[mask + 1]];
+    int[] filled = Arrays.copyOf(starts, mask + 1);
+    for (int[] block : cells) {
+      for (int i = 0; i < block.length; i += 2) {
+        items[filled[block[i]]++] = block[i + 1];
       }
     }
   }
 
-  private boolean isIn(int e, IntPredicate edges) {
-    return mesh.hasEdge(e)
-        && mesh.hasPlace(mesh.first(e))
-        && mesh.hasPlace(mesh.second(e))
-        && edges.test(e);
+  /** Buckets and the edges in them, block by block in the order of the edges. */
+  private int[][] cellsOfAll(int[] in) {
+    return IntStream.range(0, (in.length + BLOCK - 1) / BLOCK)
+        .parallel()
+        .mapToObj(block -> {
+          int[] found = new int[4 * BLOCK];
+          int[] buckets = new int[8];
+          int count = 0;
+          for (int i = block * BLOCK; i < Math.min(in.length, (block + 1) * BLOCK); i++) {
+            int n = cellsOf(in[i], buckets);
+            found = count + 2 * n > found.length ? Arrays.copyOf(found, 2 * found.length) : found;
+            for (int k = 0; k < n; k++) {
+              found[count++] = buckets[k];
+              found[count++] = in[i];
+            }
+          }
+          return Arrays.copyOf(found, count);
+        })
+        .toArray(int[][]::new);
+  }
+
+  private boolean isPlaced(int e) {
+    return mesh.hasEdge(e) && mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
   }
 
   /** A power of two that is not under the extent of the edge with what is near to it. */
@@ -93,21 +110,23 @@ public final class SegmentGrid {
     return Math.scalb(1.0, Math.getExponent(extent + 2 * near) + 1);
   }
 
-  private void note(double width) {
-    for (double known : widths) {
-      if (known == width) {
-        return;
+  /** The grid of a width, made when there is none. */
+  private byte gridFor(double width) {
+    for (int i = 0; i < widths.length; i++) {
+      if (widths[i] == width) {
+        return (byte) i;
       }
     }
     widths = Arrays.copyOf(widths, widths.length + 1);
     widths[widths.length - 1] = width;
+    return (byte) (widths.length - 1);
   }
 
   /** The buckets of an edge's cells, none of them twice; returns how many. */
   private int cellsOf(int e, int[] buckets) {
     Vec3 a = mesh.position(mesh.first(e));
     Vec3 b = mesh.position(mesh.second(e));
-    double width = widthFor(e);
+    double width = widths[gridOf[e]];
     int count = 0;
     long lowX = cell(Math.min(a.x(), b.x()) - near, width);
     long lowY = cell(Math.min(a.y(), b.y()) - near, width);
@@ -164,16 +183,25 @@ public final class SegmentGrid {
 
   /** Tells the edges at most so far from a place, each once, in no order. */
   public void near(Vec3 place, double distance, IntConsumer found) {
-    for (double width : widths) {
+    nearBut(Mesh.NONE, place, distance, found);
+  }
+
+  /** The same without the edges that end at a vertex. */
+  public void nearBut(int vertex, Vec3 place, double distance, IntConsumer found) {
+    // A little more than the square: what is near is told by the distance itself.
+    double limit = 1.0001 * distance * distance;
+    for (int grid = 0; grid < widths.length; grid++) {
+      double width = widths[grid];
       int bucket =
           bucket(width, cell(place.x(), width), cell(place.y(), width), cell(place.z(), width));
       int end = Math.min(starts[bucket + 1], starts[bucket] + mostInCell);
       for (int i = starts[bucket]; i < end; i++) {
         int e = items[i];
-        if (widths.length > 1 && widthFor(e) != width) {
-          continue;
-        }
-        if (distance(e, place) <= distance) {
+        if (gridOf[e] == grid
+            && mesh.first(e) != vertex
+            && mesh.second(e) != vertex
+            && squared(e, place) <= limit
+            && distance(e, place) <= distance) {
           found.accept(e);
         }
       }
@@ -183,6 +211,26 @@ public final class SegmentGrid {
   /** The largest distance that may be asked about. */
   public double reach() {
     return near;
+  }
+
+  private double squared(int e, Vec3 p) {
+    int a = mesh.first(e);
+    int b = mesh.second(e);
+    double ax = mesh.x(a);
+    double ay = mesh.y(a);
+    double az = mesh.z(a);
+    double dx = mesh.x(b) - ax;
+    double dy = mesh.y(b) - ay;
+    double dz = mesh.z(b) - az;
+    double px = p.x() - ax;
+    double py = p.y() - ay;
+    double pz = p.z() - az;
+    double whole = dx * dx + dy * dy + dz * dz;
+    double t = whole > 0 ? Math.clamp((px * dx + py * dy + pz * dz) / whole, 0, 1) : 0;
+    double x = px - t * dx;
+    double y = py - t * dy;
+    double z = pz - t * dz;
+    return x * x + y * y + z * z;
   }
 
   /** From a place to an edge. */
