@@ -16,6 +16,7 @@ import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -56,8 +57,14 @@ final class InspectCommand implements Callable<Integer> {
   @Option(
       names = "--sliver",
       paramLabel = "X",
-      description = "slenderness of a sliver, in the figures")
+      description = "slenderness under which a face is a sliver")
   private @Nullable Double sliver;
+
+  @Option(
+      names = "--threshold",
+      paramLabel = "NAME=X",
+      description = "any other number of the profile")
+  private Map<String, Double> numbers = Map.of();
 
   @Option(names = "--starter", paramLabel = "FILE", description = "what the work began from")
   private @Nullable Path starter;
@@ -111,6 +118,9 @@ final class InspectCommand implements Callable<Integer> {
           sliver == null
               ? thresholds
               : thresholds.with(Threshold.SLIVER, positive("--sliver", sliver));
+      for (Map.Entry<String, Double> number : numbers.entrySet()) {
+        thresholds = thresholds.with(Threshold.named(number.getKey()), number.getValue());
+      }
       return named.with(thresholds);
     } catch (IllegalArgumentException e) {
       CommandLine self = Objects.requireNonNull(spec).commandLine();

@@ -101,6 +101,9 @@ class CommandLineTest {
         .contains("8 vertices in one place");
     Path idle = file("idle.obj", "v 0 0 0\nv 1 -.02 0\nv 2 0 0\nv 2 2 0\nv 0 2 0\nf 1 2 3 4 5\n");
     assertThat(run("inspect", idle).out()).doesNotContain("idle-vertex");
+    assertThat(run("inspect", "--threshold", "idleAngle=3", idle).out()).contains("idle-vertex");
+    assertThat(run("inspect", "--threshold", "idle=3", idle).exit()).isEqualTo(2);
+    assertThat(run("inspect", "--threshold", "idleAngle=-3", idle).exit()).isEqualTo(2);
     assertThat(run("inspect", "--idle-angle", "3", idle).out()).contains("idle-vertex");
   }
 

@@ -49,8 +49,9 @@ public final class Starter {
     return hasTriangles;
   }
 
-  Mesh mesh() {
-    return mesh;
+  /** How many faces it has. */
+  public int faceCount() {
+    return mesh.faceCount();
   }
 
   /**

@@ -1,5 +1,8 @@
 package fairedge.core.inspect;
 
+import java.util.Arrays;
+import java.util.stream.Collectors;
+
 /**
  * The numbers that a profile holds: from which on something is a finding. A value equal to a
  * threshold counts as inside it, so it is none.
@@ -146,6 +149,23 @@ public enum Threshold {
     this.most = most;
     this.unit = unit;
     this.words = words;
+  }
+
+  /**
+   * @throws IllegalArgumentException naming those there are
+   */
+  public static Threshold named(String key) {
+    return Arrays.stream(values())
+        .filter(t -> t.key.equals(key))
+        .findFirst()
+        .orElseThrow(() ->
+            new IllegalArgumentException(
+                "no threshold is called \""
+                    + key
+                    + "\"; there are "
+                    + Arrays.stream(values())
+                        .map(Threshold::key)
+                        .collect(Collectors.joining(", "))));
   }
 
   /** The name in profiles. */

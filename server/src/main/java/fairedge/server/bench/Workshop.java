@@ -174,7 +174,7 @@ class Workshop {
   /** The check of a mesh by the profile of what a workpiece is cut for. */
   CheckView check(Head head, Mesh mesh) {
     Task task = tasks.of(head);
-    return inspections.inspect(mesh, task.profile(), task.tolerance());
+    return inspections.inspect(mesh, List.of(), task.profile(), task.tolerance(), task.starter());
   }
 
   /**

@@ -1,27 +1,49 @@
 package fairedge.server.inspection;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
+import fairedge.core.inspect.Starter;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
+import fairedge.server.meshfile.MeshFiles;
+import java.util.HexFormat;
 import java.util.List;
 import org.springframework.stereotype.Service;
 
 /** Runs the core's inspector on a mesh by a profile; knows no workpiece and no submission. */
 @Service
 public class Inspections {
-  public CheckView inspect(Mesh mesh, String profile, Tolerance tolerance) {
-    return inspect(mesh, List.of(), profile, tolerance);
+  /** How many faces the starters that are kept at hand may have together. */
+  private static final long FACES_AT_HAND = 2_000_000;
+
+  private final MeshFiles meshes;
+  private final Cache<Began, Starter> starters =
+      Caffeine.newBuilder()
+          .maximumWeight(FACES_AT_HAND)
+          .weigher((Began began, Starter starter) -> 100 + starter.faceCount())
+          .build();
+
+  Inspections(MeshFiles meshes) {
+    this.meshes = meshes;
   }
+
+  /** A starter by its hash, and what counts as near on it. */
+  private record Began(String hash, double near) {}
 
   /**
    * @param oddities what was odd about the mesh's file
+   * @param starter hash of the mesh that the work began from
    */
-  public CheckView inspect(Mesh mesh, List<Oddity> oddities, String profile, Tolerance tolerance) {
-    Report report = new Inspector(Profile.named(profile), tolerance).inspect(mesh, oddities);
+  public CheckView inspect(
+      Mesh mesh, List<Oddity> oddities, String profile, Tolerance tolerance, byte[] starter) {
+    Began began = new Began(HexFormat.of().formatHex(starter), tolerance.flat());
+    Starter known = starters.get(began, b -> new Starter(meshes.require(starter), b.near()));
+    Report report = new Inspector(Profile.named(profile), tolerance, known).inspect(mesh, oddities);
     return CheckView.of(report, mesh);
   }
 }

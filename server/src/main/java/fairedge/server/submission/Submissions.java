@@ -99,7 +99,12 @@ public class Submissions {
   /** What was read from a file, inspected as an exercise wants it. */
   Prepared prepareFile(Exercise exercise, String fileName, ReadResult read) {
     CheckView check =
-        inspections.inspect(read.mesh(), read.oddities(), exercise.profile(), exercise.tolerance());
+        inspections.inspect(
+            read.mesh(),
+            read.oddities(),
+            exercise.profile(),
+            exercise.tolerance(),
+            exercise.starter());
     List<ReadingView> reading =
         read.oddities().stream()
             .limit(MOST_REMARKS)

@@ -98,7 +98,7 @@ class ReviewApiTest {
     String first = handInLid();
     JsonNode row = marit.get("/api/desk").is(200).json().path("rows").path(0);
     assertThat(row.path("student").asString()).isEqualTo("Rune Osterholm");
-    assertThat(row.path("findings")).hasSize(6);
+    assertThat(row.path("findings")).hasSize(7);
     JsonNode review = marit.get("/api/submissions/" + first + "/review").is(200).json();
     assertThat(review.path("check").path("must").asInt()).isEqualTo(3);
     assertThat(review.path("steps").path(0).path("tool").asString()).isEqualTo("Trace");
