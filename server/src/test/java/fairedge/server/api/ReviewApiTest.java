@@ -136,8 +136,8 @@ class ReviewApiTest {
     // Bottom and halves of the top are n-gons at which rings stop; of the quarters the nearer two
     // count
     // as the halves, still there.
-    assertThat(since.path("still").asInt()).isEqualTo(6);
-    assertThat(since.path("fresh").asInt()).isEqualTo(4);
+    assertThat(since.path("still").asInt()).isEqualTo(7);
+    assertThat(since.path("fresh").asInt()).isEqualTo(5);
 
     assertThat(marit.get("/api/desk").json().path("rows")).hasSize(1);
     assertThat(state()).isEqualTo("waiting");
