@@ -6,14 +6,14 @@ import fairedge.core.mesh.Oddity;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ForkJoinTask;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Inspects a mesh. Never fails on one that could be read; the same mesh gives the same report in
  * the same order: by kind, then as the finder of the kind says. Cost: n log n in the elements of
- * the mesh.
+ * the mesh. It works in the fork-join pool of the thread that asks, or else in the common one.
  */
 public final class Inspector {
   private static final List<Share> SHARES =
@@ -88,7 +88,7 @@ public final class Inspector {
    */
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
     Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter);
-    CompletableFuture<Figures> figures = CompletableFuture.supplyAsync(() -> Figures.of(subject));
+    ForkJoinTask<Figures> figures = ForkJoinTask.adapt(() -> Figures.of(subject)).fork();
     prepare(subject);
     List<Finding> found =
         SHARES.parallelStream()

@@ -10,7 +10,7 @@ import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import java.util.List;
-import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ForkJoinTask;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -52,9 +52,9 @@ final class Subject {
     this.oddities = oddities;
     this.starter = starter;
     this.topology = new Topology(mesh);
-    // Two halves of about the same length, for two processors.
-    CompletableFuture<Rings> around = CompletableFuture.supplyAsync(() -> new Rings(topology));
-    CompletableFuture<EdgeLoops> along = around.thenApply(r -> new EdgeLoops(topology));
+    // In the pool of whoever asks, so that he says how many processors it may take.
+    ForkJoinTask<Rings> around = ForkJoinTask.adapt(() -> new Rings(topology)).fork();
+    ForkJoinTask<EdgeLoops> along = ForkJoinTask.adapt(() -> new EdgeLoops(topology)).fork();
     this.borders = Borders.of(topology);
     this.orientation = Orientation.of(topology);
     this.parts = Parts.of(topology, borders, orientation);

@@ -1,6 +1,5 @@
 package fairedge.core.near;
 
-import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.RecursiveAction;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.stream.IntStream;
@@ -41,7 +40,7 @@ public final class BoxPairs {
         });
     nodes = new float[n == 0 ? 0 : 6 * 4 * Integer.highestOneBit(Math.max(1, (n - 1) / LEAF + 1))];
     if (n > 0) {
-      ForkJoinPool.commonPool().invoke(new Fit(0, 0, n));
+      new Fit(0, 0, n).invoke();
     }
   }
 
@@ -103,7 +102,7 @@ public final class BoxPairs {
   public boolean each(Pair pair, long most) {
     if (n > 1) {
       Asked asked = new Asked(pair, most, new LongAdder());
-      ForkJoinPool.commonPool().invoke(new Within(0, 0, n, asked));
+      new Within(0, 0, n, asked).invoke();
       return !asked.isOver();
     }
     return true;

@@ -12,7 +12,9 @@ import fairedge.server.bench.PreviewView.GhostView;
 import fairedge.server.bench.Workshop.Held;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.platform.SignedIn;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -30,6 +32,9 @@ public class Trials {
    * once that the copies fit in memory.
    */
   private final Semaphore copies = new Semaphore(3);
+
+  /** Of each workpiece for which a checked preview is under way, which is the last one. */
+  private final Map<UUID, Long> last = new ConcurrentHashMap<>();
 
   Trials(Workpieces workpieces, Workshop workshop) {
     this.workpieces = workpieces;
@@ -54,6 +59,7 @@ public class Trials {
     if (!trial.findings()) {
       return workshop.with(head, held -> tried(held, trial)).quick();
     }
+    long own = last.merge(id, 1L, Long::sum);
     copies.acquireUninterruptibly();
     try {
       workshop.settle(head);
@@ -62,11 +68,16 @@ public class Trials {
       if (after == null) {
         return tried.quick();
       }
-      CheckView check = workshop.check(head, after);
+      // Who asks for the next one waits no more for this.
+      CheckView check = workshop.checkIf(head, after, () -> last.getOrDefault(id, own) == own);
+      if (check == null) {
+        return tried.quick();
+      }
       workshop.foresee(head, trial.change(), check);
       return tried.quick().checked(tried.before(), check);
     } finally {
       copies.release();
+      last.remove(id, own);
     }
   }
 

@@ -14,10 +14,13 @@ import fairedge.server.bench.store.WorkpieceStore.Snapshot;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
+import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ForkJoinPool;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -35,6 +38,10 @@ class Workshop {
   /** With more faces than these, a step does not wait for its check. */
   private static final int MOST_CHECKED_AT_ONCE = 20_000;
 
+  /** Half of the processors: where large meshes are checked. */
+  private final ForkJoinPool large =
+      new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
+
   private final WorkpieceStore store;
   private final Tasks tasks;
   private final MeshFiles meshes;
@@ -47,6 +54,11 @@ class Workshop {
     this.tasks = tasks;
     this.meshes = meshes;
     this.inspections = inspections;
+  }
+
+  @PreDestroy
+  void close() {
+    large.shutdownNow();
   }
 
   private static int weight(UUID id, Held held) {
@@ -171,8 +183,22 @@ class Workshop {
     }
   }
 
-  /** The check of a mesh by the profile of what a workpiece is cut for. */
+  /**
+   * The check of a mesh by the profile of what a workpiece is cut for. That of a large mesh takes
+   * its turn, so that hands that cut meanwhile find a processor free.
+   */
   CheckView check(Head head, Mesh mesh) {
+    return Objects.requireNonNull(checkIf(head, mesh, () -> true));
+  }
+
+  /** The same, null if it is not wanted any more when its turn comes. */
+  @Nullable CheckView checkIf(Head head, Mesh mesh, BooleanSupplier wanted) {
+    return mesh.faceCount() <= MOST_CHECKED_AT_ONCE
+        ? inspect(head, mesh)
+        : large.submit(() -> wanted.getAsBoolean() ? inspect(head, mesh) : null).join();
+  }
+
+  private CheckView inspect(Head head, Mesh mesh) {
     Task task = tasks.of(head);
     return inspections.inspect(mesh, List.of(), task.profile(), task.tolerance(), task.starter());
   }
@@ -196,8 +222,10 @@ class Workshop {
     if (copy == null) {
       return;
     }
-    CheckView check = check(head, copy);
-    ifStill(head, held -> settled(held, check));
+    CheckView check = checkIf(head, copy, () -> isStill(head));
+    if (check != null) {
+      ifStill(head, held -> settled(held, check));
+    }
   }
 
   /** The same at once; of what is held, by who holds it. */
@@ -217,6 +245,12 @@ class Workshop {
       store.setAfter(unchecked.step(), after.checked(held.check, check));
     }
     held.checked(check);
+  }
+
+  /** Whether the workpiece stands as it did, as far as it is told without waiting. */
+  private boolean isStill(Head head) {
+    Held held = cache.getIfPresent(head.id());
+    return held != null && held.isAt(head);
   }
 
   private void ifStill(Head head, Consumer<Held> work) {
