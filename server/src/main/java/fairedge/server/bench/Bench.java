@@ -281,7 +281,7 @@ public class Bench {
     return workshop.with(
         head,
         held -> {
-          workshop.settle(head, held);
+          workshop.settleLater(head, held);
           held.chosen = List.of();
           ElementSet touched = move.make(head, held);
           store.advance(head, asked.clientKey());

@@ -20,6 +20,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -40,7 +41,14 @@ class Workshop {
 
   /** Half of the processors: where large meshes are checked. */
   private final ForkJoinPool large =
-      new ForkJoinPool(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
+      new ForkJoinPool(
+          Math.max(1, Runtime.getRuntime().availableProcessors() / 2),
+          ForkJoinPool.defaultForkJoinWorkerThreadFactory,
+          null,
+          true);
+
+  /** Each holds a copy of its mesh. */
+  private static final int MOST_OWED = 3;
 
   private final WorkpieceStore store;
   private final Tasks tasks;
@@ -76,6 +84,12 @@ class Workshop {
     private @Nullable Foreseen foreseen;
     private @Nullable Unchecked unchecked;
 
+    /** The last check in the order of the steps: what the next step's is compared with. */
+    private volatile CheckView lastInOrder;
+
+    /** How many checks of earlier steps are still to come. */
+    private final AtomicInteger owed = new AtomicInteger();
+
     /** What the check would say after a change, as a preview found it. */
     private record Foreseen(long revision, Change change, CheckView check) {}
 
@@ -93,6 +107,7 @@ class Workshop {
 
     void checked(CheckView check) {
       this.check = check;
+      lastInOrder = check;
       unchecked = null;
     }
 
@@ -104,6 +119,7 @@ class Workshop {
     Held(Workpiece workpiece, Head head, CheckView check) {
       this.workpiece = workpiece;
       this.check = check;
+      this.lastInOrder = check;
       standsAt(head);
     }
 
@@ -235,15 +251,47 @@ class Workshop {
     }
   }
 
+  /**
+   * Lets the next step be made although the one before it waits for its check: that is made of a
+   * copy when its turn comes, before any that is asked for later. Where many are owed already, it
+   * is waited for. Of what is held, by who holds it.
+   */
+  void settleLater(Head head, Held held) {
+    Held.Unchecked unchecked = held.unchecked;
+    if (unchecked == null) {
+      return;
+    }
+    if (held.owed.get() >= MOST_OWED) {
+      settle(head, held);
+      return;
+    }
+    held.owed.incrementAndGet();
+    Mesh copy = held.workpiece.mesh().copy();
+    large.execute(() -> {
+      try {
+        CheckView check = inspect(head, copy);
+        CheckView before = held.lastInOrder;
+        held.lastInOrder = check;
+        complete(unchecked, before, check);
+      } finally {
+        held.owed.decrementAndGet();
+      }
+    });
+  }
+
+  private void complete(Held.Unchecked unchecked, CheckView before, CheckView check) {
+    if (unchecked.step() != null) {
+      After after = store.told(unchecked.step()).after();
+      store.setAfter(unchecked.step(), after.checked(before, check));
+    }
+  }
+
   private void settled(Held held, CheckView check) {
     Held.Unchecked unchecked = held.unchecked;
     if (unchecked == null) {
       return;
     }
-    if (unchecked.step() != null) {
-      After after = store.told(unchecked.step()).after();
-      store.setAfter(unchecked.step(), after.checked(held.check, check));
-    }
+    complete(unchecked, held.lastInOrder, check);
     held.checked(check);
   }
 
