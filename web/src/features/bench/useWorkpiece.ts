@@ -80,8 +80,8 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
     setOpen({ state: reply.state, mesh, version: mesh.version });
   };
 
-  // A large mesh is checked after its step was kept, once the hand rests: the check takes all that
-  // the machine has, and the page is to show the step first.
+  // A large mesh is checked after its step was kept, once the hand rests: the page is to show the
+  // step first, and whoever cuts on at once asks for none.
   const waiting = open && !open.state.checked ? open.state : null;
   const [waitingFor, waitingAt] = [waiting?.id, waiting?.revision];
   useEffect(() => {

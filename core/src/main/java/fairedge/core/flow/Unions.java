@@ -1,5 +1,10 @@
 package fairedge.core.flow;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
 /**
  * Disjoint sets of the numbers 0 to n - 1, joined towards the lowest member; near constant cost.
  */
@@ -31,5 +36,16 @@ public final class Unions {
     } else {
       parent[a] = b;
     }
+  }
+
+  /** All sets, by their lowest member; in each the members in order. */
+  public List<int[]> sets() {
+    Map<Integer, List<Integer>> members = new TreeMap<>();
+    for (int i = 0; i < parent.length; i++) {
+      members.computeIfAbsent(rootOf(i), root -> new ArrayList<>()).add(i);
+    }
+    return members.values().stream()
+        .map(set -> set.stream().mapToInt(Integer::intValue).toArray())
+        .toList();
   }
 }

@@ -28,6 +28,21 @@ public record Vec3(double x, double y, double z) {
     return Math.sqrt(dot(this));
   }
 
+  /** From here to the segment between two places. */
+  public double distanceToSegment(Vec3 a, Vec3 b) {
+    Vec3 along = b.minus(a);
+    double whole = along.dot(along);
+    double t = whole > 0 ? Math.clamp(minus(a).dot(along) / whole, 0, 1) : 0;
+    return distance(a.plus(along.times(t)));
+  }
+
+  /** A unit vector square to this one, which has a length; which of them is fixed. */
+  public Vec3 aside() {
+    Vec3 w = unit();
+    Vec3 other = Math.abs(w.x) < 0.6 ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
+    return other.cross(w).unit();
+  }
+
   public double distance(Vec3 o) {
     return minus(o).length();
   }

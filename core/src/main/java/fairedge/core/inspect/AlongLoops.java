@@ -2,7 +2,7 @@ package fairedge.core.inspect;
 
 import fairedge.core.flow.Unions;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -26,12 +26,6 @@ final class AlongLoops {
         }
       }
     }
-    Map<Integer, List<Integer>> members = new TreeMap<>();
-    for (int i = 0; i < edges.size(); i++) {
-      members.computeIfAbsent(runs.rootOf(i), r -> new ArrayList<>()).add(edges.get(i));
-    }
-    return members.values().stream()
-        .map(run -> run.stream().mapToInt(Integer::intValue).toArray())
-        .toList();
+    return runs.sets().stream().map(run -> Arrays.stream(run).map(edges::get).toArray()).toList();
   }
 }

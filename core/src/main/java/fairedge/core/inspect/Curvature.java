@@ -76,8 +76,7 @@ final class Curvature {
       return null;
     }
     Vec3 w = sum.unit();
-    Vec3 aside = Math.abs(w.x()) < 0.6 ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
-    Vec3 u = aside.cross(w).unit();
+    Vec3 u = w.aside();
     Vec3 t = w.cross(u);
     int[] around = twoRings(mesh, v);
     double scale = 0;

@@ -158,8 +158,7 @@ final class InnerFaceFinder implements Finder {
         return;
       }
       Vec3 axis = mesh.position(mesh.second(e)).minus(mesh.position(mesh.first(e))).unit();
-      Vec3 aside = Math.abs(axis.x()) < 0.6 ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
-      Vec3 u = axis.cross(aside).unit();
+      Vec3 u = axis.aside();
       Vec3 v = axis.cross(u);
       List<Use> uses = new ArrayList<>();
       int c = first;

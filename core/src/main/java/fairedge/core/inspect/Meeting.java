@@ -160,18 +160,12 @@ final class Meeting {
       return false;
     }
     for (int i = 0; i < face.sides.length; i += 2) {
-      if (distance(place, face.outline[face.sides[i]], face.outline[face.sides[i + 1]]) <= near) {
+      if (place.distanceToSegment(face.outline[face.sides[i]], face.outline[face.sides[i + 1]])
+          <= near) {
         return false;
       }
     }
     return true;
-  }
-
-  private static double distance(Vec3 p, Vec3 a, Vec3 b) {
-    Vec3 along = b.minus(a);
-    double whole = along.dot(along);
-    double t = whole > 0 ? Math.clamp(p.minus(a).dot(along) / whole, 0, 1) : 0;
-    return p.distance(a.plus(along.times(t)));
   }
 
   private static boolean lies(Piece one, Piece other, double near) {

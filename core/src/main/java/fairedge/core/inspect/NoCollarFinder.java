@@ -56,14 +56,9 @@ final class NoCollarFinder implements Finder {
     ends.values().stream()
         .filter(there -> there.size() != 2)
         .forEach(there -> open.set(joined.rootOf(there.getFirst())));
-    Map<Integer, List<Integer>> outlines = new TreeMap<>();
-    for (int i = 0; i < sides.size(); i++) {
-      if (!open.get(joined.rootOf(i))) {
-        outlines.computeIfAbsent(joined.rootOf(i), r -> new ArrayList<>()).add(sides.get(i));
-      }
-    }
-    return outlines.values().stream()
-        .map(outline -> outline.stream().mapToInt(Integer::intValue).toArray())
+    return joined.sets().stream()
+        .filter(outline -> !open.get(outline[0]))
+        .map(outline -> Arrays.stream(outline).map(sides::get).toArray())
         .toList();
   }
 

@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -39,7 +40,7 @@ final class Tell {
   static Finding ofEdges(
       Subject subject, Rule rule, int[] edges, Measure measure, String title, String sentence) {
     Mesh mesh = subject.mesh();
-    List<Element> elements = new java.util.ArrayList<>();
+    List<Element> elements = new ArrayList<>();
     for (int e : edges) {
       elements.add(Element.edge(e));
     }

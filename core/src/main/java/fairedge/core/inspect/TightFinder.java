@@ -3,7 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.flow.Unions;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -43,11 +43,9 @@ final class TightFinder implements Finder {
         c = mesh.next(c);
       }
     }
-    Map<Integer, List<Integer>> members = new TreeMap<>();
-    for (int i = 0; i < faces.size(); i++) {
-      members.computeIfAbsent(strips.rootOf(i), s -> new ArrayList<>()).add(faces.get(i));
-    }
-    return members.values().stream().map(strip -> finding(subject, strip)).toList();
+    return strips.sets().stream()
+        .map(strip -> finding(subject, Arrays.stream(strip).mapToObj(faces::get).toList()))
+        .toList();
   }
 
   private static Finding finding(Subject subject, List<Integer> strip) {

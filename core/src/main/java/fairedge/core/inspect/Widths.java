@@ -39,8 +39,7 @@ final class Widths {
 
   private double width(int patch) {
     Vec3 w = subject.patches().front(patch).unit();
-    Vec3 aside = Math.abs(w.x()) < 0.6 ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
-    Vec3 u = aside.cross(w).unit();
+    Vec3 u = w.aside();
     Vec3 v = w.cross(u);
     List<double[]> points = new ArrayList<>();
     Mesh mesh = subject.mesh();

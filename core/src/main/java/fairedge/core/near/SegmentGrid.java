@@ -235,11 +235,7 @@ public final class SegmentGrid {
 
   /** From a place to an edge. */
   public double distance(int e, Vec3 p) {
-    Vec3 a = mesh.position(mesh.first(e));
-    Vec3 along = mesh.position(mesh.second(e)).minus(a);
-    double whole = along.dot(along);
-    double t = whole > 0 ? Math.clamp(p.minus(a).dot(along) / whole, 0, 1) : 0;
-    return p.distance(a.plus(along.times(t)));
+    return p.distanceToSegment(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)));
   }
 
   /**

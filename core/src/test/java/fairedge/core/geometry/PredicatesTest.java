@@ -39,4 +39,22 @@ class PredicatesTest {
     }
     return sum.signum();
   }
+
+  @Test
+  void sideOfAPlane_isToldToTheLastBit() {
+    Vec3 a = new Vec3(0.1, 0.1, 0.1);
+    Vec3 b = new Vec3(12.1, 0.1, 12.1);
+    Vec3 c = new Vec3(0.1, 24.1, 24.1);
+    assertThat(Predicates.side(a, b, c, a.plus(new Vec3(0, 0, 1)))).isEqualTo(1);
+    assertThat(Predicates.side(a, b, c, a.plus(new Vec3(0, 0, -1)))).isEqualTo(-1);
+    // By halves and doublings all of these are exact: in the plane z = x + y, and one bit off it.
+    Vec3 o = new Vec3(0, 0, 0);
+    Vec3 p = new Vec3(0.5, 0.25, 0.75);
+    Vec3 q = new Vec3(0.25, 0.5, 0.75);
+    Vec3 on = new Vec3(3, 5, 8);
+    assertThat(Predicates.side(o, p, q, on)).isZero();
+    assertThat(Predicates.side(o, p, q, new Vec3(3, 5, Math.nextUp(8.0)))).isEqualTo(1);
+    assertThat(Predicates.side(o, p, q, new Vec3(3, 5, Math.nextDown(8.0)))).isEqualTo(-1);
+    assertThat(Predicates.side(o, q, p, new Vec3(3, 5, Math.nextUp(8.0)))).isEqualTo(-1);
+  }
 }

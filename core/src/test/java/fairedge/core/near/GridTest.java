@@ -7,6 +7,7 @@ import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import org.junit.jupiter.api.Test;
 
 class GridTest {
@@ -55,6 +56,42 @@ class GridTest {
     SegmentGrid grid = segments(ends);
     assertThat(grid.covers(onCircle(3), onCircle(4))).isTrue();
     assertThat(grid.covers(onCircle(3), onCircle(9))).isFalse();
+  }
+
+  @Test
+  void boxesThatMeet_areToldOnceEach_andNoOthers() {
+    SplittableRandom random = new SplittableRandom(3);
+    int n = 400;
+    double[] boxes = new double[6 * n];
+    for (int i = 0; i < n; i++) {
+      for (int axis = 0; axis < 3; axis++) {
+        boxes[6 * i + axis] = random.nextDouble(-1, 1);
+        boxes[6 * i + 3 + axis] = boxes[6 * i + axis] + random.nextDouble(0, 0.3);
+      }
+    }
+    List<Long> expected = new ArrayList<>();
+    for (int i = 0; i < n; i++) {
+      for (int k = i + 1; k < n; k++) {
+        if (meet(boxes, i, k)) {
+          expected.add((long) i << 32 | k);
+        }
+      }
+    }
+    ConcurrentLinkedQueue<Long> found = new ConcurrentLinkedQueue<>();
+    BoxPairs pairs = new BoxPairs(boxes);
+    assertThat(pairs.each((a, b) -> found.add((long) a << 32 | b), 1_000_000)).isTrue();
+    assertThat(found).containsExactlyInAnyOrderElementsOf(expected);
+    assertThat(pairs.each((a, b) -> {}, 10)).isFalse();
+  }
+
+  private static boolean meet(double[] boxes, int i, int k) {
+    for (int axis = 0; axis < 3; axis++) {
+      if (boxes[6 * i + axis] > boxes[6 * k + 3 + axis]
+          || boxes[6 * k + axis] > boxes[6 * i + 3 + axis]) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private static SegmentGrid segments(Vec3... ends) {

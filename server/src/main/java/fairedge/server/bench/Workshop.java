@@ -19,12 +19,15 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
@@ -33,6 +36,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class Workshop {
+  private static final Logger log = LoggerFactory.getLogger(Workshop.class);
   private static final long LARGEST = 800_000_000;
   private static final int BYTES_PER_CORNER = 90;
 
@@ -86,6 +90,9 @@ class Workshop {
 
     /** The last check in the order of the steps: what the next step's is compared with. */
     private volatile CheckView lastInOrder;
+
+    /** Ends when the checks of earlier steps have come: they come in the order of the steps. */
+    private CompletableFuture<Void> inOrder = CompletableFuture.completedFuture(null);
 
     /** How many checks of earlier steps are still to come. */
     private final AtomicInteger owed = new AtomicInteger();
@@ -267,16 +274,21 @@ class Workshop {
     }
     held.owed.incrementAndGet();
     Mesh copy = held.workpiece.mesh().copy();
-    large.execute(() -> {
-      try {
-        CheckView check = inspect(head, copy);
-        CheckView before = held.lastInOrder;
-        held.lastInOrder = check;
-        complete(unchecked, before, check);
-      } finally {
-        held.owed.decrementAndGet();
-      }
-    });
+    held.inOrder =
+        held.inOrder
+            .thenRunAsync(() -> checkOwed(head, held, unchecked, copy), large)
+            .exceptionally(e -> {
+              log.warn("a step of workpiece {} is left without its check", head.id(), e);
+              return null;
+            })
+            .thenRun(held.owed::decrementAndGet);
+  }
+
+  private void checkOwed(Head head, Held held, Held.Unchecked unchecked, Mesh copy) {
+    CheckView check = inspect(head, copy);
+    CheckView before = held.lastInOrder;
+    held.lastInOrder = check;
+    complete(unchecked, before, check);
   }
 
   private void complete(Held.Unchecked unchecked, CheckView before, CheckView check) {
@@ -291,6 +303,7 @@ class Workshop {
     if (unchecked == null) {
       return;
     }
+    held.inOrder.join();
     complete(unchecked, held.lastInOrder, check);
     held.checked(check);
   }
