@@ -80,7 +80,7 @@ describe('preview', () => {
     const asked = vi
       .spyOn(api, 'preview')
       .mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
-    const hook = renderHook(({ change }) => usePreview('w', 1, change, VIEW), {
+    const hook = renderHook(({ change }) => usePreview('w', 1, change, VIEW, 8), {
       initialProps: { change: loops(0.1) as Change | null },
     });
     hook.rerender({ change: loops(0.2) });
@@ -96,7 +96,7 @@ describe('preview', () => {
 
   it('asks at the revision of its change', async () => {
     const asked = vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
-    const hook = renderHook(({ revision }) => usePreview('w', revision, loops(0.5), VIEW), {
+    const hook = renderHook(({ revision }) => usePreview('w', revision, loops(0.5), VIEW, 8), {
       initialProps: { revision: 1 },
     });
     hook.rerender({ revision: 2 });
@@ -107,13 +107,13 @@ describe('preview', () => {
   it('tells a problem', async () => {
     const stale = new ApiProblem(409, 'Stale', 'Cut elsewhere.');
     vi.spyOn(api, 'preview').mockRejectedValue(stale);
-    const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW));
+    const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
     await waitFor(() => expect(hook.result.current.problem).toBe(stale));
   });
 
   it('asks what the check would say once the hand rests', async () => {
     const asked = vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
-    renderHook(() => usePreview('w', 1, loops(0.5), VIEW));
+    renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
     await waitFor(() => expect(asked).toHaveBeenCalledTimes(2));
     expect(asked.mock.calls.map((call) => call[4])).toEqual([false, true]);
   });

@@ -28,13 +28,19 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain 
           {steps.length === 0 ? 'Check of the starter' : `Check, after step ${steps.length}`}
         </p>
         <Tally state={state} />
-        <p className="condensed text-[13px] text-ink2" data-testid="face-count">
-          {check.figures.quads === check.figures.faces
-            ? `${counted(check.figures.faces, 'face')}, all quads`
-            : `${numberText(check.figures.quads)} of ${counted(check.figures.faces, 'face')} are quads`}
-        </p>
+        {state.checked && (
+          <p className="condensed text-[13px] text-ink2" data-testid="face-count">
+            {check.figures.quads === check.figures.faces
+              ? `${counted(check.figures.faces, 'face')}, all quads`
+              : `${numberText(check.figures.quads)} of ${counted(check.figures.faces, 'face')} are quads`}
+          </p>
+        )}
       </div>
-      <Findings findings={check.findings} chosen={chosen} onChoose={onChoose} />
+      <Findings
+        findings={state.checked ? check.findings : []}
+        chosen={chosen}
+        onChoose={onChoose}
+      />
       <StepList state={state} pending={pending} control={control} onAgain={onAgain} />
     </nav>
   );
@@ -49,6 +55,13 @@ function Tally({ state }: { state: Workpiece }) {
     [remarks, remarks === 1 ? 'remark' : 'remarks'],
   ];
   const told = parts.filter(([n]) => n > 0);
+  if (!state.checked) {
+    return (
+      <p className="text-[16px]" data-testid="tally" aria-live="polite">
+        Checking this step
+      </p>
+    );
+  }
   return (
     <>
       <p className="flex items-baseline gap-3" data-testid="tally">
@@ -59,8 +72,7 @@ function Tally({ state }: { state: Workpiece }) {
         ))}
         {told.length === 0 && <b className="text-[16px] font-semibold">Clean</b>}
       </p>
-      {!state.checked && <p className="condensed text-[13px]">Checking this step</p>}
-      {last && state.checked && (
+      {last && (
         <p className="condensed text-[13px]">
           {last.mended > 0 && `${last.mended} gone by it. `}
           {last.brought.length > 0 ? `${last.brought.length} new here.` : 'Nothing new here.'}

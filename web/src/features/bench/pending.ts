@@ -56,6 +56,9 @@ export interface Previewed {
 const TRY_AGAIN_MS = 2000;
 /** After so long without another wish it is asked what the check would say. */
 const CHECK_AFTER_MS = 90;
+/** The same where the check costs so much that a moving hand would feel it. */
+const CHECK_LARGE_AFTER_MS = 400;
+const LARGE = 20_000;
 
 interface Shown {
   preview: Preview | null;
@@ -85,6 +88,7 @@ export function usePreview(
   revision: number,
   change: Change | null,
   view: View | null,
+  faces: number,
 ): Previewed {
   const [shown, setShown] = useState<Shown>({
     preview: null,
@@ -128,7 +132,10 @@ export function usePreview(
         }
       }
     };
-    const later = setTimeout(() => void check(), CHECK_AFTER_MS);
+    const later = setTimeout(
+      () => void check(),
+      faces > LARGE ? CHECK_LARGE_AFTER_MS : CHECK_AFTER_MS,
+    );
     return () => {
       clearTimeout(later);
       outdated.abort();

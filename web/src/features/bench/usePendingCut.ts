@@ -55,6 +55,7 @@ export function usePendingCut(
     state.revision,
     control.busy ? null : change,
     view,
+    mesh.faceCount,
   );
 
   const { reload } = control;

@@ -13,6 +13,7 @@ import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { readWire } from '../../mesh/wire';
 import { useOtherWindows } from './useOtherWindows';
 
+/** A hand that has made no move for so long rests. */
 const REST_MS = 250;
 
 export interface OpenWorkpiece {

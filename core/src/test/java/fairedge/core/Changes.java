@@ -17,7 +17,7 @@ import fairedge.core.step.Workpiece;
 
 /** Makes changes in tests, and holds every one of them to the laws that all have. */
 public final class Changes {
-  private static final View SOMEWHERE = new View.Perspective(new Vec3(1200, -900, 1000));
+  public static final View SOMEWHERE = new View.Perspective(new Vec3(1200, -900, 1000));
 
   private Changes() {}
 

@@ -4,6 +4,11 @@ package fairedge.core.geometry;
 public record Vec3(double x, double y, double z) {
   public static final Vec3 ZERO = new Vec3(0, 0, 0);
 
+  /** The number along an axis: 0, 1 or 2. */
+  public double along(int axis) {
+    return axis == 0 ? x : axis == 1 ? y : z;
+  }
+
   public Vec3 plus(Vec3 o) {
     return new Vec3(x + o.x, y + o.y, z + o.z);
   }

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.atomic.LongAdder;
+import org.jspecify.annotations.Nullable;
 
 /**
  * {@code crossing}: faces that pass through each other or lie on each other; what that is exactly,
@@ -64,27 +65,64 @@ final class CrossingFinder implements Finder {
     }
 
     List<Finding> findings() {
-      for (int f = 0; f < mesh.faceEnd(); f++) {
-        if (mesh.hasFace(f) && subject.shapes().hasFront(f) && mesh.size(f) <= LARGE) {
-          addFace(f);
-        }
+      Since since = subject.since();
+      Pairs before = since == null ? null : since.recall().gathered().crossing;
+      Pairs found = since != null && before != null ? renewed(since, before) : null;
+      found = found == null ? all() : found;
+      if (found == null) {
+        return List.of(tangled());
       }
-      List<long[]> found = new ArrayList<>();
+      subject.gathered().crossing = found;
+      return found.count() == 0 ? List.of() : joined(found);
+    }
+
+    /** Null if they are too many. */
+    private @Nullable Pairs all() {
+      Search whole = new Search(subject);
+      for (int f = 0; f < mesh.faceEnd(); f++) {
+        whole.addIfTried(f);
+      }
+      return whole.pairs((f, g) -> true);
+    }
+
+    /** Touched faces are tried with those near; null if too many cross. */
+    private @Nullable Pairs renewed(Since since, Pairs before) {
+      BitSet touched = since.touched().faces();
+      since.near().stream().forEach(this::addIfTried);
+      Pairs anew = pairs((f, g) -> touched.get(f) || touched.get(g));
+      if (anew == null || anew.count() + before.count() > PAIRS / 2) {
+        return null;
+      }
+      return before.renewed(
+          pair -> !touched.get(Pairs.first(pair)) && !touched.get(Pairs.second(pair)),
+          anew.stream());
+    }
+
+    private void addIfTried(int f) {
+      if (mesh.hasFace(f) && subject.shapes().hasFront(f) && mesh.size(f) <= LARGE) {
+        addFace(f);
+      }
+    }
+
+    /** Which faces are tried with which. */
+    private interface Wanted {
+      boolean isTried(int f, int g);
+    }
+
+    private @Nullable Pairs pairs(Wanted wanted) {
+      List<Long> found = new ArrayList<>();
       BoxPairs pairs = new BoxPairs(Arrays.copyOf(boxes, 6 * count));
       boolean all =
           pairs.each(
               (a, b) -> {
-                if (cross(a, b)) {
+                if (wanted.isTried(faceOf[a], faceOf[b]) && cross(a, b)) {
                   synchronized (found) {
-                    found.add(new long[] {faceOf[a], faceOf[b]});
+                    found.add(Pairs.unordered(faceOf[a], faceOf[b]));
                   }
                 }
               },
               LEAST_TRIES + (long) TRIES * count);
-      if (!all || isTangled()) {
-        return List.of(tangled());
-      }
-      return found.isEmpty() ? List.of() : joined(found);
+      return !all || isTangled() ? null : Pairs.of(found.stream().mapToLong(Long::longValue));
     }
 
     private boolean isTangled() {
@@ -95,13 +133,21 @@ final class CrossingFinder implements Finder {
       return Tell.ofFace(
           subject,
           Rule.CROSSING,
-          faceOf[0],
+          firstFace(),
           new Measure(PAIRS, Measure.Unit.PAIRS),
           "Faces cross all over",
           "More than "
               + PAIRS
               + " pairs of faces cross or lie in each other's way: the form is too tangled for them"
               + " to be told one by one.");
+    }
+
+    private int firstFace() {
+      int f = 0;
+      while (!mesh.hasFace(f)) {
+        f++;
+      }
+      return f;
     }
 
     private void addFace(int f) {
@@ -228,27 +274,26 @@ final class CrossingFinder implements Finder {
       return triangleOf[i] < 0 ? Meeting.Piece.of(shape) : Meeting.Piece.of(shape, triangleOf[i]);
     }
 
-    private List<Finding> joined(List<long[]> pairs) {
+    private List<Finding> joined(Pairs pairs) {
       Unions groups = new Unions(mesh.faceEnd());
-      TreeSet<Long> once = new TreeSet<>();
-      for (long[] pair : pairs) {
-        groups.join((int) pair[0], (int) pair[1]);
-        once.add(Math.min(pair[0], pair[1]) << 32 | Math.max(pair[0], pair[1]));
-      }
-      joinNeighbours(groups, once);
+      BitSet crossing = new BitSet();
+      pairs.stream()
+          .forEach(pair -> {
+            groups.join(Pairs.first(pair), Pairs.second(pair));
+            crossing.set(Pairs.first(pair));
+            crossing.set(Pairs.second(pair));
+          });
+      joinNeighbours(groups, crossing);
       Map<Integer, Cluster> clusters = new TreeMap<>();
-      for (long pair : once) {
-        clusters.computeIfAbsent(groups.rootOf((int) pair), r -> new Cluster()).add(pair);
-      }
+      pairs.stream()
+          .forEach(pair ->
+              clusters
+                  .computeIfAbsent(groups.rootOf(Pairs.first(pair)), r -> new Cluster())
+                  .add(pair));
       return clusters.values().stream().map(c -> finding(c.faces, c.pairs)).toList();
     }
 
-    private void joinNeighbours(Unions groups, TreeSet<Long> pairs) {
-      BitSet crossing = new BitSet();
-      for (long pair : pairs) {
-        crossing.set((int) pair);
-        crossing.set((int) (pair >>> 32));
-      }
+    private void joinNeighbours(Unions groups, BitSet crossing) {
       for (int f = crossing.nextSetBit(0); f >= 0; f = crossing.nextSetBit(f + 1)) {
         int c = mesh.firstCorner(f);
         for (int i = mesh.size(f); i > 0; i--) {
@@ -267,8 +312,8 @@ final class CrossingFinder implements Finder {
       private long pairs;
 
       void add(long pair) {
-        faces.add((int) pair);
-        faces.add((int) (pair >>> 32));
+        faces.add(Pairs.first(pair));
+        faces.add(Pairs.second(pair));
         pairs++;
       }
     }

@@ -1,13 +1,18 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.LongStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * {@code double}:
@@ -31,9 +36,110 @@ final class DoubleFinder implements Finder {
 
   private static final long BINS = 1L << 38;
 
+  /** With more pairs than these, or larger clusters, all are looked for anew after a step. */
+  private static final int MOST_KEPT = 100_000;
+
+  private static final int LARGEST_KEPT = 100;
+
   @Override
   public List<Finding> find(Subject subject) {
-    return new Search(subject.mesh(), subject.weld()).findings();
+    Since since = subject.since();
+    Pairs before = since == null ? null : since.recall().gathered().doubles;
+    Pairs renewed = since == null || before == null ? null : renewed(subject, since, before);
+    if (renewed != null) {
+      subject.gathered().doubles = renewed;
+      return ofPairs(subject, renewed);
+    }
+    List<Finding> all = new Search(subject.mesh(), subject.weld()).findings();
+    subject.gathered().doubles = pairsOf(subject, all);
+    return all;
+  }
+
+  private static List<Finding> ofPairs(Subject subject, Pairs pairs) {
+    Mesh mesh = subject.mesh();
+    if (pairs.count() == 0) {
+      return List.of();
+    }
+    Clusters clusters = new Clusters(mesh.vertexEnd());
+    pairs.stream()
+        .forEach(pair -> {
+          int v = Pairs.first(pair);
+          int w = Pairs.second(pair);
+          clusters.join(v, w, mesh.position(v).distance(mesh.position(w)), 1);
+        });
+    return clusters.findings(mesh);
+  }
+
+  /** The pairs of clusters; null where they are too many to be kept. */
+  private static @Nullable Pairs pairsOf(Subject subject, List<Finding> clusters) {
+    Mesh mesh = subject.mesh();
+    LongStream.Builder pairs = LongStream.builder();
+    long count = 0;
+    for (Finding cluster : clusters) {
+      int[] members = cluster.elements().stream().mapToInt(Element::id).toArray();
+      count += (long) members.length * members.length;
+      if (members.length > LARGEST_KEPT || count > MOST_KEPT) {
+        return null;
+      }
+      for (int i = 0; i < members.length; i++) {
+        for (int j = i + 1; j < members.length; j++) {
+          if (mesh.position(members[i]).distance(mesh.position(members[j])) <= subject.weld()) {
+            pairs.add(Pairs.unordered(members[i], members[j]));
+          }
+        }
+      }
+    }
+    return Pairs.of(pairs.build());
+  }
+
+  /**
+   * Touched vertices are compared with those near, lone ones too; null where they are so many in
+   * one place that all are better looked for.
+   */
+  private static @Nullable Pairs renewed(Subject subject, Since since, Pairs before) {
+    Mesh mesh = subject.mesh();
+    BitSet touched = since.vertices(mesh);
+    BitSet near = since.verticesNear(mesh);
+    near.or(touched);
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && subject.topology().valence(v) == 0) {
+        near.set(v);
+      }
+    }
+    int[] vertices = near.stream().filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v)).toArray();
+    double[] along = new double[vertices.length];
+    Integer[] order = new Integer[vertices.length];
+    for (int i = 0; i < vertices.length; i++) {
+      along[i] = mesh.position(vertices[i]).dot(OBLIQUE);
+      order[i] = i;
+    }
+    Arrays.sort(order, Comparator.comparingDouble(i -> along[i]));
+    // Rounding along the direction must not part what is near.
+    double window = subject.weld() + 1e-12 * subject.tolerance().scale();
+    List<Long> anew = new ArrayList<>();
+    for (int i = 0; i < order.length; i++) {
+      int v = vertices[order[i]];
+      for (int j = i + 1; j < order.length; j++) {
+        int w = vertices[order[j]];
+        if (along[order[j]] - along[order[i]] > window) {
+          break;
+        }
+        if ((touched.get(v) || touched.get(w))
+            && mesh.position(v).distance(mesh.position(w)) <= subject.weld()) {
+          anew.add(Pairs.unordered(v, w));
+          if (anew.size() > MOST_KEPT) {
+            return null;
+          }
+        }
+      }
+    }
+    return before.renewed(
+        pair ->
+            !touched.get(Pairs.first(pair))
+                && !touched.get(Pairs.second(pair))
+                && mesh.hasVertex(Pairs.first(pair))
+                && mesh.hasVertex(Pairs.second(pair)),
+        anew.stream().mapToLong(Long::longValue));
   }
 
   /** Vertices along the direction, and a window that runs over them. */

@@ -87,7 +87,38 @@ public final class Inspector {
    * @param oddities what was odd about the mesh's file
    */
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
-    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter);
+    return inspect(mesh, oddities, null).report();
+  }
+
+  /** A report, and what to keep for the next. */
+  public record Inspected(Report report, Recall recall) {}
+
+  /**
+   * The same report as without {@code since}, for less: what is dear is looked at only near to what
+   * was touched.
+   *
+   * @param since what is known from before; null where nothing is
+   */
+  public Inspected inspect(Mesh mesh, List<Oddity> oddities, @Nullable Since since) {
+    Since known = since != null && since.recall().isBy(this) ? since : null;
+    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known);
+    Report report = report(subject);
+    return new Inspected(report, new Recall(this, subject.gathered()));
+  }
+
+  /** How near to what was touched faces are to count as near: {@link Since#near}. */
+  public double room() {
+    return 2 * Math.max(profile.thresholds().weld(tolerance), tolerance.merge());
+  }
+
+  /** Whether another finds the same in the same mesh. */
+  boolean asksLike(Inspector other) {
+    return profile.equals(other.profile)
+        && tolerance.equals(other.tolerance)
+        && starter == other.starter;
+  }
+
+  private Report report(Subject subject) {
     ForkJoinTask<Figures> figures = ForkJoinTask.adapt(() -> Figures.of(subject)).fork();
     prepare(subject);
     List<Finding> found =

@@ -4,7 +4,9 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Which kinds of finding count in an exercise, how much, and from which number on. */
 public final class Profile {
@@ -113,5 +115,19 @@ public final class Profile {
   /** How much a rule counts; empty where it is off. */
   public Optional<Severity> severityOf(Rule rule) {
     return Optional.ofNullable(severities.get(rule));
+  }
+
+  /** Whether another is of the same name and asks for the same. */
+  @Override
+  public boolean equals(@Nullable Object o) {
+    return o instanceof Profile other
+        && name.equals(other.name)
+        && severities.equals(other.severities)
+        && thresholds.equals(other.thresholds);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(name, severities, thresholds);
   }
 }

@@ -24,6 +24,8 @@ final class Subject {
   private final Thresholds thresholds;
   private final List<Oddity> oddities;
   private final @Nullable Starter starter;
+  private final @Nullable Since since;
+  private final Recall.Gathered gathered = new Recall.Gathered();
   private final Topology topology;
   private final Borders borders;
   private final Orientation orientation;
@@ -39,14 +41,17 @@ final class Subject {
 
   /**
    * @param starter what the work began from; null where nothing is known of it, and nothing is new
+   * @param since what is known from before; null where nothing is
    */
   Subject(
       Mesh mesh,
       Tolerance tolerance,
       Thresholds thresholds,
       List<Oddity> oddities,
-      @Nullable Starter starter) {
+      @Nullable Starter starter,
+      @Nullable Since since) {
     this.mesh = mesh;
+    this.since = since;
     this.tolerance = tolerance;
     this.thresholds = thresholds;
     this.oddities = oddities;
@@ -89,6 +94,16 @@ final class Subject {
 
   @Nullable Starter starter() {
     return starter;
+  }
+
+  /** What is known from before, and what was touched since. */
+  @Nullable Since since() {
+    return since;
+  }
+
+  /** What to keep for the next inspection. */
+  Recall.Gathered gathered() {
+    return gathered;
   }
 
   Topology topology() {

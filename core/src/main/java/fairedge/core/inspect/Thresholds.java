@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Tolerance;
 import java.util.EnumMap;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The numbers of a profile; immutable. Those that are not set are the usual ones. */
 public final class Thresholds {
@@ -42,5 +43,15 @@ public final class Thresholds {
   double weld(Tolerance tolerance) {
     double distance = of(Threshold.WELD);
     return Double.isNaN(distance) ? tolerance.weld() : distance;
+  }
+
+  @Override
+  public boolean equals(@Nullable Object o) {
+    return o instanceof Thresholds other && set.equals(other.set);
+  }
+
+  @Override
+  public int hashCode() {
+    return set.hashCode();
   }
 }

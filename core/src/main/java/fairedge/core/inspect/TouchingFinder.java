@@ -1,11 +1,16 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.LongConsumer;
+import java.util.stream.LongStream;
 
 /**
  * {@code touching}, a T-junction: a vertex in a face, and an edge of a face that it is no end of,
@@ -22,38 +27,101 @@ import java.util.List;
 final class TouchingFinder implements Finder {
   private static final int EDGES = 4;
 
+  /** With more pairs than these, all are looked for anew after a step. */
+  private static final int MOST_KEPT = 100_000;
+
   @Override
   public List<Finding> find(Subject subject) {
+    Since since = subject.since();
+    Pairs before = since == null ? null : since.recall().gathered().touching;
+    Pairs pairs = since != null && before != null ? renewed(subject, since, before) : all(subject);
+    subject.gathered().touching = pairs.count() > MOST_KEPT ? null : pairs;
+    return findings(subject.mesh(), pairs);
+  }
+
+  private static Pairs all(Subject subject) {
     Mesh mesh = subject.mesh();
-    double weld = subject.weld();
-    SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, weld);
+    SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, subject.weld());
     grid.beAskedAboutAll();
-    return Blocks.collect(
-        mesh.vertexEnd(),
-        (v, found) -> {
-          if (subject.topology().valence(v) == 0 || !mesh.hasPlace(v)) {
-            return;
+    return Pairs.of(
+        Blocks.collect(
+                mesh.vertexEnd(),
+                (int v, Consumer<Long> found) -> ask(subject, grid, v, found::accept))
+            .stream()
+            .mapToLong(Long::longValue));
+  }
+
+  /** Touched vertices are asked about all edges near, and vertices near about touched edges. */
+  private static Pairs renewed(Subject subject, Since since, Pairs before) {
+    Mesh mesh = subject.mesh();
+    Topology topology = subject.topology();
+    BitSet vertices = since.vertices(mesh);
+    BitSet edges = since.edges(mesh);
+    BitSet edgesNear = since.edgesNear(mesh);
+    SegmentGrid grid =
+        new SegmentGrid(mesh, e -> edgesNear.get(e) && topology.uses(e) > 0, subject.weld());
+    LongStream.Builder anew = LongStream.builder();
+    since.verticesNear(mesh).stream()
+        .forEach(v ->
+            ask(
+                subject,
+                grid,
+                v,
+                pair -> {
+                  if (vertices.get(v) || edges.get(Pairs.second(pair))) {
+                    anew.add(pair);
+                  }
+                }));
+    return before.renewed(
+        pair ->
+            !vertices.get(Pairs.first(pair))
+                && !edges.get(Pairs.second(pair))
+                && mesh.hasVertex(Pairs.first(pair))
+                && mesh.hasEdge(Pairs.second(pair))
+                && topology.valence(Pairs.first(pair)) > 0
+                && topology.uses(Pairs.second(pair)) > 0,
+        anew.build());
+  }
+
+  /** The first edges that a vertex touches. */
+  private static void ask(Subject subject, SegmentGrid grid, int v, LongConsumer found) {
+    Mesh mesh = subject.mesh();
+    if (!mesh.hasVertex(v) || subject.topology().valence(v) == 0 || !mesh.hasPlace(v)) {
+      return;
+    }
+    double weld = subject.weld();
+    Vec3 at = mesh.position(v);
+    grid.nearBut(
+        v,
+        at,
+        weld,
+        e -> {
+          if (at.distance(mesh.position(mesh.first(e))) > weld
+              && at.distance(mesh.position(mesh.second(e))) > weld) {
+            found.accept(Pairs.pair(v, e));
           }
-          Vec3 at = mesh.position(v);
-          List<Integer> touched = new ArrayList<>();
-          grid.nearBut(
-              v,
-              at,
-              weld,
-              e -> {
-                if (at.distance(mesh.position(mesh.first(e))) > weld
-                    && at.distance(mesh.position(mesh.second(e))) > weld) {
-                  touched.add(e);
-                }
-              });
-          touched.stream()
-              .sorted()
-              .limit(EDGES)
-              .forEach(e -> found.accept(finding(mesh, v, e, grid.distance(e, at))));
         });
   }
 
-  private static Finding finding(Mesh mesh, int v, int e, double distance) {
+  private static List<Finding> findings(Mesh mesh, Pairs pairs) {
+    List<Finding> found = new ArrayList<>();
+    int[] last = {Mesh.NONE, 0};
+    pairs.stream()
+        .forEach(pair -> {
+          int v = Pairs.first(pair);
+          last[1] = v == last[0] ? last[1] + 1 : 1;
+          last[0] = v;
+          if (last[1] <= EDGES) {
+            found.add(finding(mesh, v, Pairs.second(pair)));
+          }
+        });
+    return found;
+  }
+
+  private static Finding finding(Mesh mesh, int v, int e) {
+    Vec3 at = mesh.position(v);
+    double distance =
+        at.distanceToSegment(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)));
     return new Finding.Told(
         Rule.TOUCHING,
         List.of(Element.vertex(v), Element.edge(e)),

@@ -374,6 +374,17 @@ public final class Mesh {
     return result;
   }
 
+  /** The edges of the sides of f in order from its first corner. */
+  public int[] edges(int f) {
+    int[] result = new int[faceSize[f]];
+    int c = faceCorner[f];
+    for (int i = 0; i < result.length; i++) {
+      result[i] = cornerEdge[c];
+      c = cornerNext[c];
+    }
+    return result;
+  }
+
   /** The faces with a side on e, each once, by id. */
   public int[] facesOn(int e) {
     int[] result = new int[uses(e)];

@@ -1,6 +1,7 @@
 package fairedge.core.near;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -48,6 +49,43 @@ public final class FaceTree {
     found.or(touchedSince);
     tree.find(region, found::set);
     return found.stream().filter(mesh::hasFace).toArray();
+  }
+
+  /**
+   * The faces whose boxes come so near to what is touched, and the touched ones themselves. Asked
+   * for while a change is in force of which the tree has not been told, it gives the same.
+   *
+   * @param room positive
+   */
+  public BitSet near(ElementSet touched, double room) {
+    if (!isBuilt) {
+      build();
+    }
+    BitSet found = (BitSet) touched.faces().clone();
+    double[] box = new double[6];
+    touched.faces().stream()
+        .filter(f -> mesh.hasFace(f) && mesh.isMeasurable(f))
+        .forEach(f -> {
+          box(f, box, 0);
+          tree.find(within(box, room), found::set);
+        });
+    touched.vertices().stream()
+        .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v))
+        .forEach(v -> {
+          Arrays.setAll(box, i -> mesh.position(v).along(i % 3));
+          tree.find(within(box, room), found::set);
+        });
+    return found;
+  }
+
+  private static Region within(double[] box, double room) {
+    return (minX, minY, minZ, maxX, maxY, maxZ) ->
+        minX <= box[3] + room
+            && minY <= box[4] + room
+            && minZ <= box[5] + room
+            && maxX >= box[0] - room
+            && maxY >= box[1] - room
+            && maxZ >= box[2] - room;
   }
 
   private void build() {

@@ -11,6 +11,7 @@ import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.FaceTree;
 import java.util.ArrayDeque;
+import java.util.BitSet;
 import java.util.Deque;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -94,6 +95,14 @@ public final class Workpiece {
     }
   }
 
+  /**
+   * The faces that lie so near to what was touched, and the touched ones; also from within the look
+   * of a preview. Cost: what is touched, and log n for each of it.
+   */
+  public BitSet near(ElementSet touched, double room) {
+    return near.near(touched, room);
+  }
+
   private void takeBack(MeshEdit edit) {
     edit.undoAll();
     near.update(edit.journal().touched().faces());
@@ -106,10 +115,24 @@ public final class Workpiece {
    * @param look run on the mesh while the change is in force (as it is, if refused)
    */
   public <T> Preview<T> preview(Change change, View view, BiFunction<Mesh, Outcome, T> look) {
+    return preview(change, view, (tried, outcome, touched) -> look.apply(tried, outcome));
+  }
+
+  /** What looks at the mesh while a change is in force. */
+  @FunctionalInterface
+  public interface Look<T> {
+    /**
+     * @param touched what the change touched
+     */
+    T at(Mesh mesh, Outcome outcome, ElementSet touched);
+  }
+
+  /** The same, with what the change touched. */
+  public <T> Preview<T> preview(Change change, View view, Look<T> look) {
     MeshEdit edit = new MeshEdit(mesh);
     Outcome outcome = tryOut(change, edit);
     try {
-      T seen = look.apply(mesh, outcome);
+      T seen = look.at(mesh, outcome, edit.journal().touched());
       Effect effect =
           outcome instanceof Outcome.Made made
               ? Effect.of(mesh, made.receipt(), view)

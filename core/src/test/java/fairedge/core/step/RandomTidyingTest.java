@@ -65,7 +65,7 @@ class RandomTidyingTest {
     assertThat(made.keySet()).as("%s", made).hasSizeGreaterThan(14);
   }
 
-  private static Change randomChange(Mesh mesh, SplittableRandom random, boolean cut) {
+  static Change randomChange(Mesh mesh, SplittableRandom random, boolean cut) {
     IntSupplier vertex = () -> random.nextInt(mesh.vertexEnd());
     IntSupplier edge = () -> random.nextInt(mesh.edgeEnd());
     IntSupplier face = () -> random.nextInt(mesh.faceEnd());

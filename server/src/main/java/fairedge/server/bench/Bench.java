@@ -10,11 +10,11 @@ import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
-import fairedge.server.bench.Workshop.Held;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.NewStep;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
@@ -93,7 +93,7 @@ public class Bench {
   public WorkpieceView state(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
     workshop.settle(head);
-    return workshop.with(head, held -> view(head, held));
+    return workshop.read(head, this::view);
   }
 
   /** How it stands now, if it went on from a revision: in another window, or on another machine. */
@@ -103,21 +103,26 @@ public class Bench {
     if (head.revision() == revision) {
       return Optional.empty();
     }
-    return Optional.of(workshop.with(head, held -> new Stepped(view(head, held), whole(held))));
+    return Optional.of(
+        workshop.read(head, (now, held) -> new Stepped(view(now, held), whole(held))));
   }
 
   @Transactional(readOnly = true)
   public byte[] mesh(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
-    return workshop.with(head, held -> whole(held));
+    return workshop.read(head, (now, held) -> whole(held));
   }
 
   /** A copy of the mesh as it is now, and the step that made it so. */
   @Transactional(readOnly = true)
   public <T> T look(UUID id, SignedIn student, long revision, Function<Mesh, T> look) {
     Head head = workpieces.require(id, student);
-    Workpieces.requireFresh(head, revision);
-    return workshop.with(head, held -> look.apply(held.workpiece.mesh()));
+    return workshop.read(
+        head,
+        (now, held) -> {
+          Workpieces.requireFresh(now, revision);
+          return look.apply(held.workpiece.mesh());
+        });
   }
 
   /** The last step in force, if there is one. */
@@ -144,17 +149,17 @@ public class Bench {
           Receipt receipt = requireMade(held, change);
           Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
-          CheckView before = held.check;
-          CheckView foreseen = held.foreseen(change);
+          CheckView before = held.check();
+          Checked foreseen = held.foreseen(change);
           if (foreseen != null) {
             held.checked(foreseen);
           } else {
-            workshop.checkOrWait(head, held);
+            workshop.checkOrWait(head, held, touched);
           }
           held.chosen = receipt.chosen();
           After after =
               held.isChecked()
-                  ? After.of(change, effect, before, held.check)
+                  ? After.of(change, effect, before, held.check())
                   : After.unchecked(change, effect);
           NewStep step = new NewStep(change, receipt, view, after);
           WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
@@ -205,7 +210,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
           }
-          workshop.checkOrWait(head, held);
+          workshop.checkOrWait(head, held, touched);
           return touched;
         });
   }
@@ -224,8 +229,9 @@ public class Bench {
           }
           requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
-          workshop.checkOrWait(head, held);
-          return held.workpiece.lastTouched().orElseThrow();
+          ElementSet touched = held.workpiece.lastTouched().orElseThrow();
+          workshop.checkOrWait(head, held, touched);
+          return touched;
         });
   }
 
@@ -245,7 +251,7 @@ public class Bench {
           }
           store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
-          workshop.checkOrWait(head, held);
+          workshop.checkOrWait(head, held, null);
           return null;
         });
   }
@@ -263,7 +269,7 @@ public class Bench {
           Problem.Kind.BAD_INPUT, "A name has at most %d letters.".formatted(LONGEST_NAME));
     }
     store.nameStep(step, trimmed);
-    return workshop.with(head, held -> view(head, held));
+    return workshop.read(head, this::view);
   }
 
   /** One move from a revision to the next. */
@@ -312,7 +318,7 @@ public class Bench {
         !steps.isEmpty(),
         store.findNext(head).isPresent(),
         store.lastKeptAt(head.id()),
-        held.check,
+        held.check(),
         held.isChecked(),
         held.chosen);
   }

@@ -40,7 +40,8 @@ public class MeshOutlet {
     }
     Mesh mesh =
         step == null
-            ? workshop.with(head, held -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
+            ? workshop.read(
+                head, (now, held) -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
             : workshop.rebuild(head, step).mesh();
     StringBuilder file = new StringBuilder();
     try {
@@ -58,9 +59,9 @@ public class MeshOutlet {
   @Transactional(readOnly = true)
   public byte[] smooth(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
-    return workshop.with(
+    return workshop.read(
         head,
-        held -> {
+        (now, held) -> {
           Mesh mesh = held.workpiece.mesh();
           int levels = 3;
           while (levels > 0 && CatmullClark.faces(mesh, levels) > MOST_SMOOTH_FACES) {

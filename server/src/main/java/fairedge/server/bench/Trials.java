@@ -9,8 +9,8 @@ import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.json.CheckView;
 import fairedge.server.bench.PreviewView.GhostView;
-import fairedge.server.bench.Workshop.Held;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.platform.SignedIn;
 import java.util.Map;
 import java.util.UUID;
@@ -48,49 +48,52 @@ public class Trials {
    * What was found while the change was in force.
    *
    * @param before what the check says now
-   * @param after a copy of the mesh as it would be, where the check is to look at it
+   * @param after what the check has to look at: a copy of the mesh as it would be
    */
-  private record Tried(PreviewView quick, CheckView before, @Nullable Mesh after) {}
+  private record Tried(PreviewView quick, CheckView before, @Nullable Look after) {}
 
   /** In no transaction: while it waits and checks it shall hold no connection. */
   public PreviewView preview(UUID id, SignedIn owner, Trial trial) {
     Head head = workpieces.require(id, owner);
     Workpieces.requireFresh(head, trial.revision());
     if (!trial.findings()) {
-      return workshop.with(head, held -> tried(held, trial)).quick();
+      return workshop.read(head, (now, held) -> tried(now, held, trial, 0)).quick();
     }
+    double room = workshop.room(head);
     long own = last.merge(id, 1L, Long::sum);
     copies.acquireUninterruptibly();
     try {
       workshop.settle(head);
-      Tried tried = workshop.with(head, held -> tried(held, trial));
-      Mesh after = tried.after();
+      Tried tried = workshop.read(head, (now, held) -> tried(now, held, trial, room));
+      Look after = tried.after();
       if (after == null) {
         return tried.quick();
       }
       // Who asks for the next one waits no more for this.
-      CheckView check = workshop.checkIf(head, after, () -> last.getOrDefault(id, own) == own);
+      Checked check = workshop.checkIf(head, after, () -> last.getOrDefault(id, own) == own);
       if (check == null) {
         return tried.quick();
       }
       workshop.foresee(head, trial.change(), check);
-      return tried.quick().checked(tried.before(), check);
+      return tried.quick().checked(tried.before(), check.check());
     } finally {
       copies.release();
       last.remove(id, own);
     }
   }
 
-  private static Tried tried(Held held, Trial trial) {
-    record Seen(GhostView ghost, @Nullable Mesh mesh) {}
+  private static Tried tried(Head now, Held held, Trial trial, double room) {
+    Workpieces.requireFresh(now, trial.revision());
+    record Seen(GhostView ghost, @Nullable Look look) {}
     Preview<Seen> preview =
         held.workpiece.preview(
             trial.change(),
             trial.view(),
-            (mesh, outcome) ->
+            (mesh, outcome, touched) ->
                 outcome instanceof Outcome.Made made
                     ? new Seen(
-                        Ghost.of(mesh, made.receipt()), trial.findings() ? mesh.copy() : null)
+                        Ghost.of(mesh, made.receipt()),
+                        trial.findings() ? held.lookWith(touched, room).copy() : null)
                     : new Seen(GhostView.NONE, null));
     Mesh mesh = held.workpiece.mesh();
     PreviewView quick =
@@ -106,7 +109,7 @@ public class Trials {
                   preview.seen().ghost(),
                   mesh);
         };
-    return new Tried(quick, held.check, preview.seen().mesh());
+    return new Tried(quick, held.check(), preview.seen().look());
   }
 
   private static @Nullable PlaneFrame planeOf(Change change, Mesh mesh) {

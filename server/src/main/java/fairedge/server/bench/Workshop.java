@@ -2,8 +2,8 @@ package fairedge.server.bench;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import fairedge.core.geometry.Vec3;
-import fairedge.core.mesh.Mesh;
+import fairedge.core.inspect.Since;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Workpiece;
@@ -12,16 +12,18 @@ import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.Snapshot;
 import fairedge.server.inspection.Inspections;
+import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import jakarta.annotation.PreDestroy;
-import java.util.List;
+import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ForkJoinPool;
-import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -51,8 +53,11 @@ class Workshop {
           null,
           true);
 
-  /** Each holds a copy of its mesh. */
-  private static final int MOST_OWED = 3;
+  /** So many owed checks hold a copy of their mesh; those after them make it anew in their turn. */
+  private static final int MOST_COPIES = 4;
+
+  private static final Duration WAIT = Duration.ofMillis(4);
+  private static final int MOST_WAITS = 50;
 
   private final WorkpieceStore store;
   private final Tasks tasks;
@@ -78,109 +83,45 @@ class Workshop {
     return (int) Math.min(Integer.MAX_VALUE, bytes);
   }
 
-  /** A workpiece in memory as it stands after a step; whoever uses it holds its monitor. */
-  static final class Held {
-    Workpiece workpiece;
-    private @Nullable Long step;
-    private long revision;
-    CheckView check;
-    List<Integer> chosen = List.of();
-    private @Nullable Foreseen foreseen;
-    private @Nullable Unchecked unchecked;
-
-    /** The last check in the order of the steps: what the next step's is compared with. */
-    private volatile CheckView lastInOrder;
-
-    /** Ends when the checks of earlier steps have come: they come in the order of the steps. */
-    private CompletableFuture<Void> inOrder = CompletableFuture.completedFuture(null);
-
-    /** How many checks of earlier steps are still to come. */
-    private final AtomicInteger owed = new AtomicInteger();
-
-    /** What the check would say after a change, as a preview found it. */
-    private record Foreseen(long revision, Change change, CheckView check) {}
-
-    /**
-     * The check is that of an earlier mesh.
-     *
-     * @param step that waits for its check; null where the mesh was gone back or forth to
-     */
-    private record Unchecked(@Nullable Long step) {}
-
-    /** Whether the check is of the mesh as it is. */
-    boolean isChecked() {
-      return unchecked == null;
-    }
-
-    void checked(CheckView check) {
-      this.check = check;
-      lastInOrder = check;
-      unchecked = null;
-    }
-
-    /** The step that brought the mesh as it is waits for its check. */
-    void waitsFor(long step) {
-      unchecked = new Unchecked(step);
-    }
-
-    Held(Workpiece workpiece, Head head, CheckView check) {
-      this.workpiece = workpiece;
-      this.check = check;
-      this.lastInOrder = check;
-      standsAt(head);
-    }
-
-    void foresee(Change change, CheckView check) {
-      foreseen = new Foreseen(revision, change, check);
-    }
-
-    /** The check after a change that a preview foresaw on this very mesh; else null. */
-    @Nullable CheckView foreseen(Change change) {
-      Foreseen f = foreseen;
-      return f != null && f.revision == revision && f.change.equals(change) ? f.check : null;
-    }
-
-    void standsAt(Head head) {
-      step = head.headStep();
-      revision = head.revision();
-    }
-
-    long revision() {
-      return revision;
-    }
-
-    /**
-     * A place on the model, to which positions are sent relative: single precision is enough then.
-     */
-    Vec3 origin() {
-      Mesh mesh = workpiece.mesh();
-      for (int v = 0; v < mesh.vertexEnd(); v++) {
-        if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-          return mesh.position(v);
-        }
-      }
-      return Vec3.ZERO;
-    }
-
-    /**
-     * Whether this is what the store has. The revision alone won't do: where a transaction failed
-     * at its end, another node may have given the same revision to another step.
-     */
-    boolean isAt(Head head) {
-      return revision == head.revision() && Objects.equals(step, head.headStep());
-    }
-  }
-
-  /** Runs work on the workpiece as the store has it; alone, and afresh after it failed. */
+  /**
+   * Runs work on the workpiece as the store has it; alone, and afresh after it failed. For whoever
+   * has locked it.
+   */
   <T> T with(Head head, Function<Held, T> work) {
     Held held = cache.get(head.id(), id -> load(head));
     synchronized (held) {
-      if (!held.isAt(head)) {
-        cache.invalidate(head.id());
-        return withFresh(head, work);
+      if (held.isAt(head)) {
+        return run(head, held, work);
       }
-      return run(head, held, work);
     }
+    return withFresh(head, work);
+  }
+
+  /**
+   * Reads from the workpiece. A step that is being kept is ahead of the store for a moment; that is
+   * waited for: to make the state before it anew would cost far more, and only to be thrown away.
+   *
+   * @param head as the reader found it
+   * @param reading is told the head as it is meanwhile
+   */
+  <T> T read(Head head, BiFunction<Head, Held, T> reading) {
+    Head now = head;
+    for (int i = 0; i < MOST_WAITS; i++) {
+      Head at = now;
+      Held held = cache.get(head.id(), id -> load(at));
+      synchronized (held) {
+        if (held.isAt(at)) {
+          return run(at, held, h -> reading.apply(at, h));
+        }
+        if (held.revision() < at.revision()) {
+          break;
+        }
+      }
+      LockSupport.parkNanos(WAIT.toNanos());
+      now = store.find(head.id()).orElseThrow(() -> Problem.notFound("workpiece"));
+    }
+    Head last = now;
+    return withFresh(last, held -> reading.apply(last, held));
   }
 
   private <T> T withFresh(Head head, Function<Held, T> work) {
@@ -210,102 +151,131 @@ class Workshop {
    * The check of a mesh by the profile of what a workpiece is cut for. That of a large mesh takes
    * its turn, so that hands that cut meanwhile find a processor free.
    */
-  CheckView check(Head head, Mesh mesh) {
-    return Objects.requireNonNull(checkIf(head, mesh, () -> true));
+  Checked check(Head head, Look look) {
+    return Objects.requireNonNull(checkIf(head, look, () -> true));
   }
 
   /** The same, null if it is not wanted any more when its turn comes. */
-  @Nullable CheckView checkIf(Head head, Mesh mesh, BooleanSupplier wanted) {
-    return mesh.faceCount() <= MOST_CHECKED_AT_ONCE
-        ? inspect(head, mesh)
-        : large.submit(() -> wanted.getAsBoolean() ? inspect(head, mesh) : null).join();
+  @Nullable Checked checkIf(Head head, Look look, BooleanSupplier wanted) {
+    return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE
+        ? inspect(head, look)
+        : large.submit(() -> wanted.getAsBoolean() ? inspect(head, look) : null).join();
   }
 
-  private CheckView inspect(Head head, Mesh mesh) {
+  private Checked inspect(Head head, Look look) {
     Task task = tasks.of(head);
-    return inspections.inspect(mesh, List.of(), task.profile(), task.tolerance(), task.starter());
+    return inspections.inspect(
+        look.mesh(), task.profile(), task.tolerance(), task.starter(), look.since());
+  }
+
+  /** How near to what was touched it has to be looked again. */
+  double room(Head head) {
+    Task task = tasks.of(head);
+    return inspections.room(task.profile(), task.tolerance());
   }
 
   /**
-   * Checks the mesh as it is now if it is small; a large one is checked once somebody asks, so that
-   * no step waits for it.
+   * After a move: checks the mesh as it is now if it is small; a large one is checked once somebody
+   * asks, so that no step waits for it.
+   *
+   * @param touched by the move; null where the mesh was made anew
    */
-  void checkOrWait(Head head, Held held) {
-    Mesh mesh = held.workpiece.mesh();
-    if (mesh.faceCount() <= MOST_CHECKED_AT_ONCE) {
-      held.checked(check(head, mesh));
-    } else {
-      held.unchecked = new Held.Unchecked(null);
+  void checkOrWait(Head head, Held held, @Nullable ElementSet touched) {
+    held.moved(touched);
+    if (held.workpiece.mesh().faceCount() <= MOST_CHECKED_AT_ONCE) {
+      held.checked(check(head, held.look(room(head))));
     }
   }
 
-  /** Makes sure that the check is of the mesh as it is; on a copy, so that nothing waits for it. */
+  /**
+   * Makes sure that the check is of the mesh as it is. It is made of a copy, and waited for outside
+   * of the monitor, so that no hand waits for it.
+   */
   void settle(Head head) {
-    Mesh copy = with(head, held -> held.isChecked() ? null : held.workpiece.mesh().copy());
-    if (copy == null) {
+    Asked asked = read(head, this::asked);
+    if (asked == null) {
       return;
     }
-    CheckView check = checkIf(head, copy, () -> isStill(head));
+    Checked check = checkIf(asked.head, asked.look, () -> isStill(asked.head));
     if (check != null) {
-      ifStill(head, held -> settled(held, check));
-    }
-  }
-
-  /** The same at once; of what is held, by who holds it. */
-  void settle(Head head, Held held) {
-    if (!held.isChecked()) {
-      settled(held, check(head, held.workpiece.mesh()));
+      Checked before = asked.inOrder.join();
+      ifStill(asked.head, held -> settled(held, before, check));
     }
   }
 
   /**
-   * Lets the next step be made although the one before it waits for its check: that is made of a
-   * copy when its turn comes, before any that is asked for later. Where many are owed already, it
-   * is waited for. Of what is held, by who holds it.
+   * A check that is asked for.
+   *
+   * @param head as the mesh is
+   * @param inOrder the check before it, when it has come
+   */
+  private record Asked(Head head, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
+
+  private @Nullable Asked asked(Head head, Held held) {
+    return held.isChecked() ? null : new Asked(head, held.look(room(head)).copy(), held.inOrder);
+  }
+
+  /**
+   * Lets the next step be made although the one before it waits for its check: that comes when its
+   * turn comes, in the order of the steps. Of what is held, by who holds it.
+   *
+   * @param head as it is before the next step
    */
   void settleLater(Head head, Held held) {
-    Held.Unchecked unchecked = held.unchecked;
+    Held.Unchecked unchecked = held.unchecked();
     if (unchecked == null) {
       return;
     }
-    if (held.owed.get() >= MOST_OWED) {
-      settle(head, held);
-      return;
-    }
-    held.owed.incrementAndGet();
-    Mesh copy = held.workpiece.mesh().copy();
+    ElementSet touched = held.lastTouched();
+    Look look =
+        held.owed.incrementAndGet() <= MOST_COPIES ? held.lookAtLast(room(head)).copy() : null;
     held.inOrder =
         held.inOrder
-            .thenRunAsync(() -> checkOwed(head, held, unchecked, copy), large)
+            .thenApplyAsync(before -> checkOwed(head, unchecked, look, touched, before), large)
             .exceptionally(e -> {
               log.warn("a step of workpiece {} is left without its check", head.id(), e);
               return null;
             })
-            .thenRun(held.owed::decrementAndGet);
+            .whenComplete((check, e) -> held.owed.decrementAndGet());
   }
 
-  private void checkOwed(Head head, Held held, Held.Unchecked unchecked, Mesh copy) {
-    CheckView check = inspect(head, copy);
-    CheckView before = held.lastInOrder;
-    held.lastInOrder = check;
+  /**
+   * @param look at the mesh after the step; null where it is made anew from what is kept
+   */
+  private Checked checkOwed(
+      Head head,
+      Held.Unchecked unchecked,
+      @Nullable Look look,
+      @Nullable ElementSet touched,
+      @Nullable Checked before) {
+    Look at = look != null ? look : rebuilt(head, touched, before);
+    Checked check = inspect(head, at.since(before));
     complete(unchecked, before, check);
+    return check;
   }
 
-  private void complete(Held.Unchecked unchecked, CheckView before, CheckView check) {
-    if (unchecked.step() != null) {
+  private Look rebuilt(Head head, @Nullable ElementSet touched, @Nullable Checked before) {
+    Workpiece workpiece = rebuild(head, head.headStep());
+    return touched == null || before == null
+        ? new Look(workpiece.mesh(), null)
+        : new Look(
+            workpiece.mesh(),
+            new Since(before.recall(), touched, workpiece.near(touched, room(head))));
+  }
+
+  private void complete(Held.Unchecked unchecked, @Nullable Checked before, Checked check) {
+    if (unchecked.step() != null && before != null) {
       After after = store.told(unchecked.step()).after();
-      store.setAfter(unchecked.step(), after.checked(before, check));
+      store.setAfter(unchecked.step(), after.checked(before.check(), check.check()));
     }
   }
 
-  private void settled(Held held, CheckView check) {
-    Held.Unchecked unchecked = held.unchecked;
-    if (unchecked == null) {
-      return;
+  private void settled(Held held, @Nullable Checked before, Checked check) {
+    Held.Unchecked unchecked = held.unchecked();
+    if (unchecked != null) {
+      complete(unchecked, before, check);
+      held.checked(check);
     }
-    held.inOrder.join();
-    complete(unchecked, held.lastInOrder, check);
-    held.checked(check);
   }
 
   /** Whether the workpiece stands as it did, as far as it is told without waiting. */
@@ -326,15 +296,15 @@ class Workshop {
   }
 
   /** Keeps what the check would say after a change, as long as the workpiece stands as it did. */
-  void foresee(Head head, Change change, CheckView check) {
+  void foresee(Head head, Change change, Checked check) {
     ifStill(head, held -> held.foresee(change, check));
   }
 
   private Held load(Head head) {
     Workpiece workpiece = rebuild(head, head.headStep());
-    CheckView check = check(head, workpiece.mesh());
+    Checked check = check(head, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
-      completeStep(head, head.headStep(), check);
+      completeStep(head, head.headStep(), check.check());
     }
     return new Held(workpiece, head, check);
   }
@@ -343,8 +313,8 @@ class Workshop {
   private void completeStep(Head head, long step, CheckView check) {
     WorkpieceStore.Told told = store.told(step);
     if (told.after().isUnchecked()) {
-      CheckView before = check(head, rebuild(head, told.parent()).mesh());
-      store.setAfter(step, told.after().checked(before, check));
+      Look before = new Look(rebuild(head, told.parent()).mesh(), null);
+      store.setAfter(step, told.after().checked(check(head, before).check(), check));
     }
   }
 

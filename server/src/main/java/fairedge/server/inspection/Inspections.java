@@ -5,7 +5,9 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Recall;
 import fairedge.core.inspect.Report;
+import fairedge.core.inspect.Since;
 import fairedge.core.inspect.Starter;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
@@ -13,6 +15,7 @@ import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
 import java.util.HexFormat;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Runs the core's inspector on a mesh by a profile; knows no workpiece and no submission. */
@@ -35,15 +38,39 @@ public class Inspections {
   /** A starter by its hash, and what counts as near on it. */
   private record Began(String hash, double near) {}
 
+  /** A check, and what makes the next one of the same mesh cheaper. */
+  public record Checked(CheckView check, Recall recall) {}
+
   /**
    * @param oddities what was odd about the mesh's file
    * @param starter hash of the mesh that the work began from
    */
   public CheckView inspect(
       Mesh mesh, List<Oddity> oddities, String profile, Tolerance tolerance, byte[] starter) {
+    Report report = inspector(profile, tolerance, starter).inspect(mesh, oddities);
+    return CheckView.of(report, mesh);
+  }
+
+  /**
+   * The same after steps on the bench.
+   *
+   * @param since what is known from before; null where nothing is
+   */
+  public Checked inspect(
+      Mesh mesh, String profile, Tolerance tolerance, byte[] starter, @Nullable Since since) {
+    Inspector.Inspected inspected =
+        inspector(profile, tolerance, starter).inspect(mesh, List.of(), since);
+    return new Checked(CheckView.of(inspected.report(), mesh), inspected.recall());
+  }
+
+  /** How near to what was touched faces count as near. */
+  public double room(String profile, Tolerance tolerance) {
+    return new Inspector(Profile.named(profile), tolerance).room();
+  }
+
+  private Inspector inspector(String profile, Tolerance tolerance, byte[] starter) {
     Began began = new Began(HexFormat.of().formatHex(starter), tolerance.flat());
     Starter known = starters.get(began, b -> new Starter(meshes.require(starter), b.near()));
-    Report report = new Inspector(Profile.named(profile), tolerance, known).inspect(mesh, oddities);
-    return CheckView.of(report, mesh);
+    return new Inspector(Profile.named(profile), tolerance, known);
   }
 }
