@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -50,7 +51,7 @@ final class DoubleFinder implements Finder {
       subject.gathered().doubles = renewed;
       return ofPairs(subject, renewed);
     }
-    List<Finding> all = new Search(subject.mesh(), subject.weld()).findings();
+    List<Finding> all = new Search(subject.mesh(), subject.weld(), Separate.of(subject)).findings();
     subject.gathered().doubles = pairsOf(subject, all);
     return all;
   }
@@ -73,6 +74,7 @@ final class DoubleFinder implements Finder {
   /** The pairs of clusters; null where they are too many to be kept. */
   private static @Nullable Pairs pairsOf(Subject subject, List<Finding> clusters) {
     Mesh mesh = subject.mesh();
+    Separate separate = Separate.of(subject);
     LongStream.Builder pairs = LongStream.builder();
     long count = 0;
     for (Finding cluster : clusters) {
@@ -83,7 +85,8 @@ final class DoubleFinder implements Finder {
       }
       for (int i = 0; i < members.length; i++) {
         for (int j = i + 1; j < members.length; j++) {
-          if (mesh.position(members[i]).distance(mesh.position(members[j])) <= subject.weld()) {
+          if (mesh.position(members[i]).distance(mesh.position(members[j])) <= subject.weld()
+              && separate.mayBeOne(members[i], members[j])) {
             pairs.add(Pairs.unordered(members[i], members[j]));
           }
         }
@@ -97,6 +100,10 @@ final class DoubleFinder implements Finder {
    * one place that all are better looked for.
    */
   private static @Nullable Pairs renewed(Subject subject, Since since, Pairs before) {
+    if (Separate.isAsked(subject)) {
+      // Far parts may have been joined by what was touched.
+      return null;
+    }
     Mesh mesh = subject.mesh();
     BitSet touched = since.vertices(mesh);
     BitSet near = since.verticesNear(mesh);
@@ -142,15 +149,59 @@ final class DoubleFinder implements Finder {
         anew.stream().mapToLong(Long::longValue));
   }
 
+  /**
+   * Where an exercise expects several parts, vertices of different ones are no doubles: fitted pieces
+   * touch.
+   *
+   * @param partOf each vertex's part by its lowest vertex; empty where all may be one
+   */
+  private record Separate(int[] partOf) {
+    static boolean isAsked(Subject subject) {
+      Integer parts = subject.wanted().parts();
+      return parts != null && parts > 1;
+    }
+
+    static Separate of(Subject subject) {
+      if (!isAsked(subject)) {
+        return new Separate(new int[0]);
+      }
+      Mesh mesh = subject.mesh();
+      Unions parts = new Unions(mesh.vertexEnd());
+      for (int e = 0; e < mesh.edgeEnd(); e++) {
+        if (mesh.hasEdge(e) && subject.topology().uses(e) > 0) {
+          parts.join(mesh.first(e), mesh.second(e));
+        }
+      }
+      int[] partOf = new int[mesh.vertexEnd()];
+      Arrays.setAll(
+          partOf, v -> subject.topology().valence(v) > 0 ? parts.rootOf(v) : Mesh.NONE);
+      return new Separate(partOf);
+    }
+
+    boolean mayBeOne(int v, int w) {
+      return partOf.length == 0
+          || partOf[v] == partOf[w]
+          || partOf[v] == Mesh.NONE
+          || partOf[w] == Mesh.NONE;
+    }
+
+    /** Vertices of one key in one place count together. */
+    Object keyOf(int v, Vec3 place) {
+      return partOf.length == 0 ? place : List.of(place, partOf[v]);
+    }
+  }
+
   /** Vertices along the direction, and a window that runs over them. */
   private static final class Search {
     private final Mesh mesh;
     private final double weld;
+    private final Separate separate;
     private long window;
 
-    Search(Mesh mesh, double weld) {
+    Search(Mesh mesh, double weld, Separate separate) {
       this.mesh = mesh;
       this.weld = weld;
+      this.separate = separate;
     }
 
     List<Finding> findings() {
@@ -168,7 +219,7 @@ final class DoubleFinder implements Finder {
         for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
           int w = vertexOf(keys[j]);
           double distance = mesh.position(v).distance(mesh.position(w));
-          if (together[w] > 0 && distance <= weld) {
+          if (together[w] > 0 && distance <= weld && separate.mayBeOne(v, w)) {
             clusters.join(v, w, distance, (long) together[v] * together[w]);
           }
         }
@@ -185,11 +236,11 @@ final class DoubleFinder implements Finder {
     private int[] joinSamePlaces(long[] keys, Clusters clusters) {
       int[] together = new int[mesh.vertexEnd()];
       for (int i = 0; i < keys.length; ) {
-        Map<Vec3, Integer> first = new HashMap<>();
+        Map<Object, Integer> first = new HashMap<>();
         int j = i;
         for (; j < keys.length && binOf(keys[j]) == binOf(keys[i]); j++) {
           int v = vertexOf(keys[j]);
-          int standing = first.computeIfAbsent(unsigned(mesh.position(v)), p -> v);
+          int standing = first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
           if (standing != v) {
             clusters.join(standing, v, 0, together[standing]);
           }

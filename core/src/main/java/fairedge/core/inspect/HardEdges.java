@@ -2,9 +2,10 @@ package fairedge.core.inspect;
 
 import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Mesh;
+import java.util.BitSet;
 
 /**
- * Hard edges: two-sided, turning by more than the profile's angle (30 degrees), and at least twice
+ * Hard edges: marked by the exercise; or two-sided, turning by more than the profile's angle (30 degrees), and at least twice
  * as much as each of the parallel neighbours in the ring, so that a round form of eight sides is
  * not hard all round. A neighbour beyond a face that is no quad does not count. Cost: constant for
  * each question.
@@ -15,15 +16,18 @@ final class HardEdges {
   private final FaceShapes shapes;
   private final double angle;
   private final double cosine;
+  private final BitSet marked;
 
   /**
    * @param angle by more than which a hard edge turns, degrees
+   * @param marked two-sided edges that are hard however they turn
    */
-  HardEdges(Topology topology, FaceShapes shapes, double angle) {
+  HardEdges(Topology topology, FaceShapes shapes, double angle, BitSet marked) {
     this.mesh = topology.mesh();
     this.topology = topology;
     this.shapes = shapes;
     this.angle = angle;
+    this.marked = marked;
     this.cosine = StrictMath.cos(StrictMath.toRadians(angle));
   }
 
@@ -38,6 +42,9 @@ final class HardEdges {
   }
 
   boolean isHard(int e) {
+    if (marked.get(e)) {
+      return true;
+    }
     if (!turnsOver(e)) {
       return false;
     }

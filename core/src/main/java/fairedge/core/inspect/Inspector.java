@@ -6,6 +6,7 @@ import fairedge.core.mesh.Oddity;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.ForkJoinTask;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -50,7 +51,14 @@ public final class Inspector {
           share(new SoftEdgeFinder(), Rule.SOFT_EDGE),
           share(new PinchFinder(), Rule.PINCH),
           share(new TightFinder(), Rule.TIGHT),
-          share(new NoCollarFinder(), Rule.NO_COLLAR));
+          share(new NoCollarFinder(), Rule.NO_COLLAR),
+          share(new PartsFinder(), Rule.PARTS),
+          share(new PlacedFinder(), Rule.PLACED),
+          share(new MovedFinder(), Rule.MOVED),
+          share(new OneSidedFinder(), Rule.ONE_SIDED),
+          share(new OffLineFinder(), Rule.OFF_LINE),
+          share(new TooManyFinder(), Rule.TOO_MANY),
+          share(new LopsidedFinder(), Rule.LOPSIDED));
 
   /** What a finder looks for: it is not asked where the profile has all of it off. */
   private record Share(Finder finder, List<Rule> rules) {}
@@ -62,6 +70,7 @@ public final class Inspector {
   private final Profile profile;
   private final Tolerance tolerance;
   private final @Nullable Starter starter;
+  private final Asking asking;
 
   /**
    * @param tolerance by the scale of the mesh; in a workpiece by that of its starter
@@ -74,9 +83,24 @@ public final class Inspector {
    * @param starter what the work began from; null where nothing counts as new
    */
   public Inspector(Profile profile, Tolerance tolerance, @Nullable Starter starter) {
+    this(profile, tolerance, starter, Asking.NOTHING);
+  }
+
+  private Inspector(
+      Profile profile, Tolerance tolerance, @Nullable Starter starter, Asking asking) {
+    this.asking = asking;
     this.profile = profile;
     this.tolerance = tolerance;
     this.starter = starter;
+  }
+
+  /**
+   * The same, with what an exercise asks of the shape.
+   *
+   * @param reference a solution; null where none is known
+   */
+  public Inspector asking(Wanted wanted, @Nullable Mesh reference) {
+    return new Inspector(profile, tolerance, starter, new Asking(wanted, reference));
   }
 
   public Report inspect(Mesh mesh) {
@@ -101,7 +125,7 @@ public final class Inspector {
    */
   public Inspected inspect(Mesh mesh, List<Oddity> oddities, @Nullable Since since) {
     Since known = since != null && since.recall().isBy(this) ? since : null;
-    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known);
+    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known, asking);
     Report report = report(subject);
     return new Inspected(report, new Recall(this, subject.gathered()));
   }
@@ -115,7 +139,9 @@ public final class Inspector {
   boolean asksLike(Inspector other) {
     return profile.equals(other.profile)
         && tolerance.equals(other.tolerance)
-        && starter == other.starter;
+        && starter == other.starter
+        && asking.wanted().equals(other.asking.wanted())
+        && asking.reference() == other.asking.reference();
   }
 
   private Report report(Subject subject) {
@@ -146,6 +172,9 @@ public final class Inspector {
   private void prepare(Subject subject) {
     if (starter != null) {
       subject.novelty();
+      if (subject.wanted().distance() != null) {
+        Objects.requireNonNull(subject.starter()).surface();
+      }
     }
     if (counts(Rule.SOFT_EDGE) || counts(Rule.NO_COLLAR)) {
       subject.patches();

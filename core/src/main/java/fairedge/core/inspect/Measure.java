@@ -12,6 +12,7 @@ public record Measure(double value, Unit unit) {
     PAIRS,
     USES,
     FANS,
+    PARTS,
     RINGS,
     DEGREES,
     /** A share, 0 to 1. */

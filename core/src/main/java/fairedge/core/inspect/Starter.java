@@ -6,14 +6,20 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.near.PointGrid;
 import fairedge.core.near.SamePlace;
 import fairedge.core.near.SegmentGrid;
+import fairedge.core.near.Surface;
+import java.util.Arrays;
 
 /**
  * What is asked of the mesh that the work began from: whether it has a border, a pole, a triangle.
  * By place, never by number. Cost to make: the starter; to ask: what lies near.
  */
 public final class Starter {
+  private static final double MOST = 0.5;
+
   private final boolean hasTriangles;
   private final Mesh mesh;
+  private final double near;
+  private final Lazy<Surface> surface;
   private final SamePlace vertices;
   private final SegmentGrid edges;
   private final SegmentGrid borders;
@@ -25,6 +31,8 @@ public final class Starter {
   public Starter(Mesh starter, double near) {
     Topology topology = new Topology(starter);
     mesh = starter;
+    this.near = near;
+    surface = new Lazy<>(() -> new Surface(starter));
     vertices = new SamePlace(starter);
     edges = new SegmentGrid(starter, e -> true, near);
     borders = new SegmentGrid(starter, e -> topology.uses(e) == 1, near);
@@ -43,6 +51,26 @@ public final class Starter {
 
   private static boolean isPlaced(Mesh mesh, int e) {
     return mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e));
+  }
+
+  Mesh mesh() {
+    return mesh;
+  }
+
+  /** Made when it is first asked for. */
+  Surface surface() {
+    return surface.get();
+  }
+
+  /** The starter as it would lie where a mesh lies that is not placed right. */
+  Starter placedFor(Placement placement) {
+    return new Starter(placement.back(mesh), near / placement.scale());
+  }
+
+  /** Whether at least half of these places are those of its vertices, to the last bit. */
+  boolean hasMostOf(Vec3[] places) {
+    long same = Arrays.stream(places).filter(p -> vertices.at(p) != Mesh.NONE).count();
+    return same >= MOST * places.length;
   }
 
   boolean hasTriangles() {

@@ -9,6 +9,8 @@ import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.near.SegmentGrid;
+import java.util.BitSet;
 import java.util.List;
 import java.util.concurrent.ForkJoinTask;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +27,8 @@ final class Subject {
   private final List<Oddity> oddities;
   private final @Nullable Starter starter;
   private final @Nullable Since since;
+  private final @Nullable Placement placement;
+  private final Asking wanted;
   private final Recall.Gathered gathered = new Recall.Gathered();
   private final Topology topology;
   private final Borders borders;
@@ -42,6 +46,7 @@ final class Subject {
   /**
    * @param starter what the work began from; null where nothing is known of it, and nothing is new
    * @param since what is known from before; null where nothing is
+   * @param wanted what the exercise asks of the shape
    */
   Subject(
       Mesh mesh,
@@ -49,13 +54,17 @@ final class Subject {
       Thresholds thresholds,
       List<Oddity> oddities,
       @Nullable Starter starter,
-      @Nullable Since since) {
+      @Nullable Since since,
+      Asking wanted) {
     this.mesh = mesh;
     this.since = since;
     this.tolerance = tolerance;
     this.thresholds = thresholds;
     this.oddities = oddities;
-    this.starter = starter;
+    this.placement = starter == null ? null : placementOf(mesh, starter, tolerance);
+    this.starter =
+        starter == null || placement == null ? starter : starter.placedFor(placement);
+    this.wanted = placement == null ? wanted : wanted.placedFor(placement);
     this.topology = new Topology(mesh);
     // In the pool of whoever asks, so that he says how many processors it may take.
     ForkJoinTask<Rings> around = ForkJoinTask.adapt(() -> new Rings(topology)).fork();
@@ -66,9 +75,33 @@ final class Subject {
     this.shapes = FaceShapes.of(mesh);
     this.rings = around.join();
     this.loops = along.join();
-    this.hardEdges = new HardEdges(topology, shapes, thresholds.of(Threshold.HARD_EDGE));
+    this.hardEdges = new HardEdges(topology, shapes, thresholds.of(Threshold.HARD_EDGE), marked());
     this.strips = new Strips(this);
     this.curvature = new Lazy<>(() -> Curvature.of(mesh));
+  }
+
+  private static @Nullable Placement placementOf(
+      Mesh mesh, Starter starter, Tolerance tolerance) {
+    return Placement.of(mesh, starter, tolerance.scale()).orElse(null);
+  }
+
+  /** The edges that the exercise marked as hard. */
+  private BitSet marked() {
+    BitSet marked = new BitSet();
+    if (wanted.wanted().hardLines().isEmpty()) {
+      return marked;
+    }
+    SegmentGrid lines = wanted.hardLines(tolerance);
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (mesh.hasEdge(e)
+          && topology.uses(e) == 2
+          && mesh.hasPlace(mesh.first(e))
+          && mesh.hasPlace(mesh.second(e))
+          && lines.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)))) {
+        marked.set(e);
+      }
+    }
+    return marked;
   }
 
   Mesh mesh() {
@@ -104,6 +137,27 @@ final class Subject {
   /** What to keep for the next inspection. */
   Recall.Gathered gathered() {
     return gathered;
+  }
+
+  /** What brings the mesh to where the starter lies; null where it lies there. */
+  @Nullable Placement placement() {
+    return placement;
+  }
+
+  /** What the exercise asks of the shape. */
+  Wanted wanted() {
+    return wanted.wanted();
+  }
+
+  /** A solution that the exercise knows of. */
+  @Nullable Mesh reference() {
+    return wanted.reference();
+  }
+
+  /** How near to a line edges lie on it. */
+  double lineDistance() {
+    double size = placement == null ? tolerance.scale() : tolerance.scale() / placement.scale();
+    return threshold(Threshold.LINE_DISTANCE) * size;
   }
 
   Topology topology() {

@@ -36,6 +36,18 @@ final class Tell {
         sentence);
   }
 
+  /** Vertices, then edges. */
+  static List<Element> elements(int[] vertices, int[] edges) {
+    List<Element> elements = new ArrayList<>();
+    for (int v : vertices) {
+      elements.add(Element.vertex(v));
+    }
+    for (int e : edges) {
+      elements.add(Element.edge(e));
+    }
+    return List.copyOf(elements);
+  }
+
   /** Along edges; the mark stands at the one in their middle. */
   static Finding ofEdges(
       Subject subject, Rule rule, int[] edges, Measure measure, String title, String sentence) {

@@ -124,7 +124,25 @@ public enum Threshold {
       0,
       1,
       Measure.Unit.SHARE,
-      "A support strip under, of the size of the form");
+      "A support strip under, of the size of the form"),
+  LINE_SHARE(
+      "lineShare", Kind.OFF_LINE, 0.98, 0, 1, Measure.Unit.SHARE, "A line covered by under"),
+  LINE_DISTANCE(
+      "lineDistance",
+      Kind.OFF_LINE,
+      0.01,
+      1e-6,
+      1,
+      Measure.Unit.SHARE,
+      "An edge lies on a line within, of the size of the form"),
+  LINE_ANGLE(
+      "lineAngle",
+      Kind.OFF_LINE,
+      15,
+      0,
+      90,
+      Measure.Unit.DEGREES,
+      "An edge runs along a line if it turns by at most");
 
   private final String key;
   private final Kind kind;

@@ -75,9 +75,19 @@ final class TriangleFinder implements Finder {
           }
           if (faces.size() >= 3) {
             faces.forEach(free::clear);
-            found.add(fan(mesh, v, faces));
+            if (!isCovered(subject, v)) {
+              found.add(fan(mesh, v, faces));
+            }
           }
         });
+  }
+
+  /** Whether the exercise says that something will cover the end whose middle this is. */
+  private static boolean isCovered(Subject subject, int v) {
+    Mesh mesh = subject.mesh();
+    return mesh.hasPlace(v)
+        && subject.wanted().coveredEnds().stream()
+            .anyMatch(end -> end.distance(mesh.position(v)) <= subject.tolerance().samePlace());
   }
 
   /**

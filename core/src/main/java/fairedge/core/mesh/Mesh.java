@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -103,6 +104,18 @@ public final class Mesh {
     cornerPrevious = new int[corners];
     cornerNextOnEdge = new int[corners];
     cornerPreviousOnEdge = new int[corners];
+  }
+
+  /** A copy in which every vertex that has a place lies where it is sent to. */
+  public Mesh moved(UnaryOperator<Vec3> place) {
+    Mesh moved = copy();
+    MeshLinks links = new MeshLinks(moved);
+    for (int v = 0; v < vertexEnd; v++) {
+      if (hasVertex(v) && hasPlace(v)) {
+        links.move(v, place.apply(position(v)));
+      }
+    }
+    return moved;
   }
 
   /** The same mesh once more, the caller's to change or to read while this one changes. */

@@ -1,0 +1,60 @@
+package fairedge.core.inspect;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.near.SegmentGrid;
+import java.util.BitSet;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * {@code lopsided}: edges of faces that, mirrored in the plane of the exercise, do not lie within
+ * its distance of edges of faces along their whole length. One finding for all that hang together by
+ * shared vertices. Cost: the edges.
+ */
+final class LopsidedFinder implements Finder {
+  @Override
+  public List<Finding> find(Subject subject) {
+    Wanted.Mirror mirror = subject.wanted().mirror();
+    if (mirror == null) {
+      return List.of();
+    }
+    Mesh mesh = subject.mesh();
+    SegmentGrid grid =
+        new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, mirror.within());
+    BitSet alone = new BitSet();
+    IntStream.range(0, mesh.edgeEnd())
+        .parallel()
+        .filter(e -> isOfFaces(subject, e) && !isMet(mesh, grid, mirror, e))
+        .sorted()
+        .forEachOrdered(alone::set);
+    return EdgeGroups.of(mesh, alone).stream()
+        .map(edges ->
+            Tell.ofEdges(
+                subject,
+                Rule.LOPSIDED,
+                edges,
+                new Measure(edges.length, Measure.Unit.EDGES),
+                Tell.count(edges.length, "edge", "edges") + " without a mirror image",
+                Tell.words(
+                    "Mirrored in the middle plane, %s no edge within %.3g: the halves are not alike"
+                        + " here.",
+                    edges.length == 1 ? "this edge meets" : "these " + edges.length + " edges meet",
+                    mirror.within())))
+        .toList();
+  }
+
+  private static boolean isOfFaces(Subject subject, int e) {
+    Mesh mesh = subject.mesh();
+    return mesh.hasEdge(e)
+        && subject.topology().uses(e) > 0
+        && mesh.hasPlace(mesh.first(e))
+        && mesh.hasPlace(mesh.second(e));
+  }
+
+  private static boolean isMet(Mesh mesh, SegmentGrid grid, Wanted.Mirror mirror, int e) {
+    Vec3 a = mirror.image(mesh.position(mesh.first(e)));
+    Vec3 b = mirror.image(mesh.position(mesh.second(e)));
+    return grid.covers(a, b);
+  }
+}

@@ -1,0 +1,296 @@
+package fairedge.core.near;
+
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+/**
+ * The faces of a mesh as triangles in a tree of boxes, to be asked what lies nearest. Faces without
+ * a place, or with more than {@value #LARGE} sides, are left out. Fixed once made; may be asked by
+ * several threads. Cost to make: n log n; of a question: log n where places lie near the surface.
+ * About 140 bytes a triangle.
+ */
+public final class Surface {
+  private static final int LARGE = 5000;
+  private static final int LEAF = 4;
+
+  private final Mesh mesh;
+  private int[] faceOf = new int[1024];
+  private int[] vertices = new int[3 * 1024];
+
+  /** Nine numbers for each triangle, in the order of the tree. */
+  private final double[] corners;
+
+  /** Of each node its box; its children are 2 i + 1 and 2 i + 2, each with half of the triangles. */
+  private final float[] boxes;
+
+  private int count;
+
+  public Surface(Mesh mesh) {
+    this.mesh = mesh;
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.isMeasurable(f) && mesh.size(f) <= LARGE) {
+        add(f);
+      }
+    }
+    sort();
+    corners = new double[9 * count];
+    for (int i = 0; i < 3 * count; i++) {
+      Vec3 p = mesh.position(vertices[i]);
+      corners[3 * i] = p.x();
+      corners[3 * i + 1] = p.y();
+      corners[3 * i + 2] = p.z();
+    }
+    boxes =
+        new float[count == 0 ? 0 : 24 * Integer.highestOneBit(Math.max(1, (count - 1) / LEAF + 1))];
+    if (count > 0) {
+      fit(0, 0, count);
+    }
+  }
+
+  private void add(int f) {
+    int[] ring = mesh.vertices(f);
+    if (ring.length == 3) {
+      add(f, ring[0], ring[1], ring[2]);
+      return;
+    }
+    int[] triangles = mesh.polygon(f).triangles();
+    for (int i = 0; i < triangles.length; i += 3) {
+      add(f, ring[triangles[i]], ring[triangles[i + 1]], ring[triangles[i + 2]]);
+    }
+  }
+
+  private void add(int f, int a, int b, int c) {
+    if (count == faceOf.length) {
+      faceOf = Arrays.copyOf(faceOf, 2 * count);
+      vertices = Arrays.copyOf(vertices, 6 * count);
+    }
+    faceOf[count] = f;
+    vertices[3 * count] = a;
+    vertices[3 * count + 1] = b;
+    vertices[3 * count + 2] = c;
+    count++;
+  }
+
+  /** Along a space-filling curve, as the tree wants them. */
+  private void sort() {
+    double[] around = new double[6 * count];
+    for (int i = 0; i < count; i++) {
+      for (int axis = 0; axis < 3; axis++) {
+        double a = mesh.position(vertices[3 * i]).along(axis);
+        double b = mesh.position(vertices[3 * i + 1]).along(axis);
+        double c = mesh.position(vertices[3 * i + 2]).along(axis);
+        around[6 * i + axis] = Math.min(a, Math.min(b, c));
+        around[6 * i + 3 + axis] = Math.max(a, Math.max(b, c));
+      }
+    }
+    int[] order = BoxTree.alongCurve(around);
+    int[] faces = new int[count];
+    int[] sorted = new int[3 * count];
+    for (int i = 0; i < count; i++) {
+      faces[i] = faceOf[order[i]];
+      System.arraycopy(vertices, 3 * order[i], sorted, 3 * i, 3);
+    }
+    faceOf = faces;
+    vertices = sorted;
+  }
+
+  private void fit(int node, int from, int to) {
+    int at = 6 * node;
+    Arrays.fill(boxes, at, at + 3, Float.POSITIVE_INFINITY);
+    Arrays.fill(boxes, at + 3, at + 6, Float.NEGATIVE_INFINITY);
+    if (to - from <= LEAF) {
+      for (int i = 3 * from; i < 3 * to; i++) {
+        for (int axis = 0; axis < 3; axis++) {
+          double value = corners[3 * i + axis];
+          boxes[at + axis] = Math.min(boxes[at + axis], Math.nextDown((float) value));
+          boxes[at + 3 + axis] = Math.max(boxes[at + 3 + axis], Math.nextUp((float) value));
+        }
+      }
+      return;
+    }
+    int half = (from + to) >>> 1;
+    fit(2 * node + 1, from, half);
+    fit(2 * node + 2, half, to);
+    for (int axis = 0; axis < 3; axis++) {
+      int a = 6 * (2 * node + 1) + axis;
+      int b = 6 * (2 * node + 2) + axis;
+      boxes[at + axis] = Math.min(boxes[a], boxes[b]);
+      boxes[at + 3 + axis] = Math.max(boxes[a + 3], boxes[b + 3]);
+    }
+  }
+
+  /** How many triangles there are; they are asked about by their numbers. */
+  public int triangles() {
+    return count;
+  }
+
+  public int faceOf(int triangle) {
+    return faceOf[triangle];
+  }
+
+  /** One of the three vertices of a triangle. */
+  public int vertexOf(int triangle, int corner) {
+    return vertices[3 * triangle + corner];
+  }
+
+  public Vec3 corner(int triangle, int corner) {
+    int at = 9 * triangle + 3 * corner;
+    return new Vec3(corners[at], corners[at + 1], corners[at + 2]);
+  }
+
+  /**
+   * The triangle nearest to a place.
+   *
+   * @param guess a triangle that may be near, or -1: a good one saves most of the search
+   * @return -1 where there is no triangle
+   */
+  public int nearest(Vec3 p, int guess) {
+    if (count == 0) {
+      return -1;
+    }
+    double[] best = {guess < 0 ? Double.POSITIVE_INFINITY : squared(guess, p)};
+    int[] found = {guess < 0 ? 0 : guess};
+    search(0, 0, count, p, best, found);
+    return found[0];
+  }
+
+  private void search(int node, int from, int to, Vec3 p, double[] best, int[] found) {
+    if (to - from <= LEAF) {
+      for (int i = from; i < to; i++) {
+        double squared = squared(i, p);
+        if (squared < best[0]) {
+          best[0] = squared;
+          found[0] = i;
+        }
+      }
+      return;
+    }
+    int half = (from + to) >>> 1;
+    double left = toBox(2 * node + 1, p);
+    double right = toBox(2 * node + 2, p);
+    if (left <= right) {
+      searchIf(left, 2 * node + 1, from, half, p, best, found);
+      searchIf(right, 2 * node + 2, half, to, p, best, found);
+    } else {
+      searchIf(right, 2 * node + 2, half, to, p, best, found);
+      searchIf(left, 2 * node + 1, from, half, p, best, found);
+    }
+  }
+
+  private void searchIf(
+      double near, int node, int from, int to, Vec3 p, double[] best, int[] found) {
+    if (near < best[0]) {
+      search(node, from, to, p, best, found);
+    }
+  }
+
+  private double toBox(int node, Vec3 p) {
+    int at = 6 * node;
+    double x = Math.max(0, Math.max(boxes[at] - p.x(), p.x() - boxes[at + 3]));
+    double y = Math.max(0, Math.max(boxes[at + 1] - p.y(), p.y() - boxes[at + 4]));
+    double z = Math.max(0, Math.max(boxes[at + 2] - p.z(), p.z() - boxes[at + 5]));
+    return x * x + y * y + z * z;
+  }
+
+  /** From a place to a triangle. */
+  public double distance(int triangle, Vec3 p) {
+    return Math.sqrt(squared(triangle, p));
+  }
+
+  /** Ericson, "Real-Time Collision Detection", 2005, 5.1.5. */
+  private double squared(int triangle, Vec3 p) {
+    int at = 9 * triangle;
+    double ax = corners[at];
+    double ay = corners[at + 1];
+    double az = corners[at + 2];
+    double abx = corners[at + 3] - ax;
+    double aby = corners[at + 4] - ay;
+    double abz = corners[at + 5] - az;
+    double acx = corners[at + 6] - ax;
+    double acy = corners[at + 7] - ay;
+    double acz = corners[at + 8] - az;
+    double px = p.x() - ax;
+    double py = p.y() - ay;
+    double pz = p.z() - az;
+    double d1 = abx * px + aby * py + abz * pz;
+    double d2 = acx * px + acy * py + acz * pz;
+    if (d1 <= 0 && d2 <= 0) {
+      return px * px + py * py + pz * pz;
+    }
+    double bb = abx * abx + aby * aby + abz * abz;
+    double bc = abx * acx + aby * acy + abz * acz;
+    double cc = acx * acx + acy * acy + acz * acz;
+    double d3 = d1 - bb;
+    double d4 = d2 - bc;
+    if (d3 >= 0 && d4 <= d3) {
+      return rest(px, py, pz, abx, aby, abz, 1, acx, acy, acz, 0);
+    }
+    double d5 = d1 - bc;
+    double d6 = d2 - cc;
+    double vc = d1 * d4 - d3 * d2;
+    if (vc <= 0 && d1 >= 0 && d3 <= 0) {
+      return rest(px, py, pz, abx, aby, abz, share(d1, d1 - d3), acx, acy, acz, 0);
+    }
+    if (d6 >= 0 && d5 <= d6) {
+      return rest(px, py, pz, abx, aby, abz, 0, acx, acy, acz, 1);
+    }
+    double vb = d5 * d2 - d1 * d6;
+    if (vb <= 0 && d2 >= 0 && d6 <= 0) {
+      return rest(px, py, pz, abx, aby, abz, 0, acx, acy, acz, share(d2, d2 - d6));
+    }
+    double va = d3 * d6 - d5 * d4;
+    if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+      double w = share(d4 - d3, d4 - d3 + d5 - d6);
+      return rest(px, py, pz, abx, aby, abz, 1 - w, acx, acy, acz, w);
+    }
+    double whole = va + vb + vc;
+    return rest(px, py, pz, abx, aby, abz, vb / whole, acx, acy, acz, vc / whole);
+  }
+
+  private static double share(double part, double whole) {
+    return whole > 0 ? part / whole : 0;
+  }
+
+  private static double rest(
+      double px,
+      double py,
+      double pz,
+      double abx,
+      double aby,
+      double abz,
+      double v,
+      double acx,
+      double acy,
+      double acz,
+      double w) {
+    double x = px - v * abx - w * acx;
+    double y = py - v * aby - w * acy;
+    double z = pz - v * abz - w * acz;
+    return x * x + y * y + z * z;
+  }
+
+  /**
+   * How far each vertex of another mesh lies from this surface; not a number for those without a
+   * place or where there is no surface. On all processors.
+   */
+  public double[] distances(Mesh other) {
+    double[] distances = new double[other.vertexEnd()];
+    int block = 4096;
+    IntStream.rangeClosed(0, other.vertexEnd() / block)
+        .parallel()
+        .forEach(b -> {
+          int guess = -1;
+          for (int v = b * block; v < Math.min(other.vertexEnd(), (b + 1) * block); v++) {
+            distances[v] = Double.NaN;
+            if (count > 0 && other.hasVertex(v) && other.hasPlace(v)) {
+              Vec3 at = other.position(v);
+              guess = nearest(at, guess);
+              distances[v] = distance(guess, at);
+            }
+          }
+        });
+    return distances;
+  }
+}
