@@ -7,16 +7,16 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
 
 /**
- * How far a surface lies from another: the largest distance, at a place that has it, and the mean by
- * area.
+ * How far a surface lies from another: the largest distance, at a place that has it, and the mean
+ * by area.
  *
  * <p>The distance to one triangle is convex, so no place of a triangle is farther from the other
  * surface than the farthest of its corners is from any one triangle there. Where that bound is not
  * good enough the triangle is quartered, until nothing can lie farther than what was found by more
  * than a hundredth, or than what is allowed (after Kang, Kyung, Yoon and Kim, "Fast and robust
- * Hausdorff distance computation from triangle mesh to quad mesh in near-zero cases", 2018). The mean
- * is that of corners and middles (a rule exact for quadratics). Cost: n log m, and {@value #MOST}
- * quarters at the most.
+ * Hausdorff distance computation from triangle mesh to quad mesh in near-zero cases", 2018). The
+ * mean is that of corners and middles (a rule exact for quadratics). Cost: n log m, and {@value
+ * #MOST} quarters at the most.
  *
  * @param largest found at {@code place}: the true one is not larger by more than a hundredth
  * @param mean by area, of the places' distances

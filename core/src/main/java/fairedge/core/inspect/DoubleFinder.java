@@ -150,8 +150,8 @@ final class DoubleFinder implements Finder {
   }
 
   /**
-   * Where an exercise expects several parts, vertices of different ones are no doubles: fitted pieces
-   * touch.
+   * Where an exercise expects several parts, vertices of different ones are no doubles: fitted
+   * pieces touch.
    *
    * @param partOf each vertex's part by its lowest vertex; empty where all may be one
    */
@@ -173,8 +173,7 @@ final class DoubleFinder implements Finder {
         }
       }
       int[] partOf = new int[mesh.vertexEnd()];
-      Arrays.setAll(
-          partOf, v -> subject.topology().valence(v) > 0 ? parts.rootOf(v) : Mesh.NONE);
+      Arrays.setAll(partOf, v -> subject.topology().valence(v) > 0 ? parts.rootOf(v) : Mesh.NONE);
       return new Separate(partOf);
     }
 
@@ -240,7 +239,8 @@ final class DoubleFinder implements Finder {
         int j = i;
         for (; j < keys.length && binOf(keys[j]) == binOf(keys[i]); j++) {
           int v = vertexOf(keys[j]);
-          int standing = first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
+          int standing =
+              first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
           if (standing != v) {
             clusters.join(standing, v, 0, together[standing]);
           }

@@ -21,11 +21,10 @@ final class EdgeGroups {
     edges.stream().forEach(e -> vertices.join(mesh.first(e), mesh.second(e)));
     Map<Integer, IntStream.Builder> groups = new TreeMap<>();
     edges.stream()
-        .forEach(
-            e ->
-                groups
-                    .computeIfAbsent(vertices.rootOf(mesh.first(e)), r -> IntStream.builder())
-                    .add(e));
+        .forEach(e ->
+            groups
+                .computeIfAbsent(vertices.rootOf(mesh.first(e)), r -> IntStream.builder())
+                .add(e));
     return groups.values().stream()
         .map(group -> group.build().toArray())
         .sorted((a, b) -> Integer.compare(a[0], b[0]))

@@ -5,10 +5,10 @@ import fairedge.core.mesh.Mesh;
 import java.util.BitSet;
 
 /**
- * Hard edges: marked by the exercise; or two-sided, turning by more than the profile's angle (30 degrees), and at least twice
- * as much as each of the parallel neighbours in the ring, so that a round form of eight sides is
- * not hard all round. A neighbour beyond a face that is no quad does not count. Cost: constant for
- * each question.
+ * Hard edges: marked by the exercise; or two-sided, turning by more than the profile's angle (30
+ * degrees), and at least twice as much as each of the parallel neighbours in the ring, so that a
+ * round form of eight sides is not hard all round. A neighbour beyond a face that is no quad does
+ * not count. Cost: constant for each question.
  */
 final class HardEdges {
   private final Mesh mesh;

@@ -125,7 +125,8 @@ public final class Inspector {
    */
   public Inspected inspect(Mesh mesh, List<Oddity> oddities, @Nullable Since since) {
     Since known = since != null && since.recall().isBy(this) ? since : null;
-    Subject subject = new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known, asking);
+    Subject subject =
+        new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known, asking);
     Report report = report(subject);
     return new Inspected(report, new Recall(this, subject.gathered()));
   }

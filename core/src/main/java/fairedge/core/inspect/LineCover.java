@@ -9,12 +9,12 @@ import java.util.stream.IntStream;
 
 /**
  * How much of a line has edges that run along it. The distance from a place on a piece of the line
- * to one edge is convex along the piece, so each edge covers one stretch of it, whose ends are found
- * by halving.
+ * to one edge is convex along the piece, so each edge covers one stretch of it, whose ends are
+ * found by halving.
  *
  * @param share of the line's length that is covered
- * @param largest the largest distance to the nearest edge, over places in what is not covered, {@value
- *     #PLACES} in each gap
+ * @param largest the largest distance to the nearest edge, over places in what is not covered,
+ *     {@value #PLACES} in each gap
  * @param farthest where on the line that is
  * @param nearest the edge nearest to it
  */
@@ -88,7 +88,8 @@ record LineCover(double length, double share, double largest, Vec3 farthest, int
     }
     return IntStream.range(0, mesh.edgeEnd())
         .parallel()
-        .filter(e -> isPlaced(subject, e) && runsAlong(subject, e, along) && mayMeet(mesh, e, a, b, near))
+        .filter(e ->
+            isPlaced(subject, e) && runsAlong(subject, e, along) && mayMeet(mesh, e, a, b, near))
         .mapToObj(e -> stretch(mesh, e, a, b, near))
         .filter(s -> s.to() > s.from())
         .sorted(Comparator.comparingDouble(Stretch::from).thenComparingDouble(Stretch::to))
@@ -132,8 +133,7 @@ record LineCover(double length, double share, double largest, Vec3 farthest, int
     if (distance(mesh, e, a.towards(b, best)) > near) {
       return new Stretch(0, 0);
     }
-    return new Stretch(
-        limit(mesh, e, a, b, best, 0, near), limit(mesh, e, a, b, best, 1, near));
+    return new Stretch(limit(mesh, e, a, b, best, 0, near), limit(mesh, e, a, b, best, 1, near));
   }
 
   /** How far towards an end it stays near. */

@@ -9,8 +9,8 @@ import java.util.stream.IntStream;
 
 /**
  * {@code lopsided}: edges of faces that, mirrored in the plane of the exercise, do not lie within
- * its distance of edges of faces along their whole length. One finding for all that hang together by
- * shared vertices. Cost: the edges.
+ * its distance of edges of faces along their whole length. One finding for all that hang together
+ * by shared vertices. Cost: the edges.
  */
 final class LopsidedFinder implements Finder {
   @Override
@@ -20,8 +20,7 @@ final class LopsidedFinder implements Finder {
       return List.of();
     }
     Mesh mesh = subject.mesh();
-    SegmentGrid grid =
-        new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, mirror.within());
+    SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, mirror.within());
     BitSet alone = new BitSet();
     IntStream.range(0, mesh.edgeEnd())
         .parallel()

@@ -9,8 +9,8 @@ import java.util.List;
 /**
  * {@code moved}: the surface lies farther from the starter's, or that from it, than the exercise
  * allows ({@link Deviation}); compared after the model was put where the starter lies. One finding,
- * with the largest distance, its place and the mean; its element is the face at that place, or, where
- * the starter's surface is what lies far off, the face nearest to it. Cost: n log n.
+ * with the largest distance, its place and the mean; its element is the face at that place, or,
+ * where the starter's surface is what lies far off, the face nearest to it. Cost: n log n.
  */
 final class MovedFinder implements Finder {
   @Override

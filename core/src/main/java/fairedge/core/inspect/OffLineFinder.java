@@ -14,11 +14,11 @@ import java.util.stream.IntStream;
  *
  * <ol>
  *   <li>A required line of which less than the profile's share (98 %) has an edge of a face within
- *       the line distance (1 % of S) that runs along it (within 15 degrees). One finding a line, with
- *       the share, the largest distance from the line to such an edge's line and its place; the
- *       element is the edge nearest to that place.
- *   <li>New edges that do not lie within the line distance of the reference's edges along their whole
- *       length: one finding for all that hang together.
+ *       the line distance (1 % of S) that runs along it (within 15 degrees). One finding a line,
+ *       with the share, the largest distance from the line to such an edge's line and its place;
+ *       the element is the edge nearest to that place.
+ *   <li>New edges that do not lie within the line distance of the reference's edges along their
+ *       whole length: one finding for all that hang together.
  * </ol>
  *
  * Cost: the edges, times the pieces of the lines.
@@ -53,9 +53,9 @@ final class OffLineFinder implements Finder {
         new Measure(cover.share(), Measure.Unit.SHARE),
         Tell.words("Line covered by %.0f %%", 100 * Math.floor(100 * cover.share()) / 100),
         Tell.words(
-            "The exercise asks for edges along a line of length %.4g. %.1f %% of it has edges within"
-                + " %.3g that turn by no more than %.0f\u00b0 from it; at (%.4g, %.4g, %.4g) the"
-                + " nearest edge is %.3g away.",
+            "The exercise asks for edges along a line of length %.4g. %.1f %% of it has edges"
+                + " within %.3g that turn by no more than %.0f\u00b0 from it; at (%.4g, %.4g, %.4g)"
+                + " the nearest edge is %.3g away.",
             cover.length(),
             100 * cover.share(),
             subject.lineDistance(),
@@ -69,15 +69,12 @@ final class OffLineFinder implements Finder {
   private static BitSet needless(Subject subject, Mesh reference) {
     Mesh mesh = subject.mesh();
     SegmentGrid grid =
-        new SegmentGrid(
-            reference, e -> reference.cornerOn(e) != Mesh.NONE, subject.lineDistance());
+        new SegmentGrid(reference, e -> reference.cornerOn(e) != Mesh.NONE, subject.lineDistance());
     BitSet needless = new BitSet();
     int[] fresh = subject.novelty().edges().stream().toArray();
     IntStream.of(fresh)
         .parallel()
-        .filter(
-            e ->
-                !grid.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e))))
+        .filter(e -> !grid.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e))))
         .sorted()
         .forEachOrdered(needless::set);
     return needless;

@@ -6,10 +6,10 @@ import fairedge.core.mesh.Mesh;
 import java.util.List;
 
 /**
- * {@code placed}: the mesh does not lie where the starter lies, and a plain scale, axes taken for one
- * another, or a shift bring it there ({@link Placement}). One finding about the whole mesh; all other
- * comparing is done as if it lay right. Measure: the scale if there is one, else how far the middle
- * of its box moves. Cost: the vertices asked, times the candidates.
+ * {@code placed}: the mesh does not lie where the starter lies, and a plain scale, axes taken for
+ * one another, or a shift bring it there ({@link Placement}). One finding about the whole mesh; all
+ * other comparing is done as if it lay right. Measure: the scale if there is one, else how far the
+ * middle of its box moves. Cost: the vertices asked, times the candidates.
  */
 final class PlacedFinder implements Finder {
   @Override

@@ -14,10 +14,11 @@ import java.util.stream.IntStream;
  * a plain scale, then a shift.
  *
  * <p>A mesh lies where the starter does if at least half of {@value #ASKED} of its vertices lie
- * within 1 % of S of the starter's surface. Where it does not, these are tried in this order, and the
- * first is taken that brings nine tenths of the vertices within 0.1 % of S: with axes as they are,
- * then turned, then mirrored, the boxes laid upon each other; then the scales between usual units
- * with the origin kept, with axes as they are and with the second and third taken for one another.
+ * within 1 % of S of the starter's surface. Where it does not, these are tried in this order, and
+ * the first is taken that brings nine tenths of the vertices within 0.1 % of S: with axes as they
+ * are, then turned, then mirrored, the boxes laid upon each other; then the scales between usual
+ * units with the origin kept, with axes as they are and with the second and third taken for one
+ * another.
  *
  * @param axes which axis of the mesh is each of the starter's: 0, 1, 2
  * @param signs 1, or -1 where it points the other way
@@ -50,11 +51,7 @@ record Placement(int[] axes, int[] signs, double scale, Vec3 shift) {
     Bounds there = starter.mesh().bounds();
     return candidates(box, there).stream()
         .filter(p ->
-            share(
-                    starter,
-                    Arrays.stream(asked).map(p::moved).toList(),
-                    CLOSELY * scale)
-                >= 0.9)
+            share(starter, Arrays.stream(asked).map(p::moved).toList(), CLOSELY * scale) >= 0.9)
         .findFirst();
   }
 

@@ -62,8 +62,7 @@ final class Subject {
     this.thresholds = thresholds;
     this.oddities = oddities;
     this.placement = starter == null ? null : placementOf(mesh, starter, tolerance);
-    this.starter =
-        starter == null || placement == null ? starter : starter.placedFor(placement);
+    this.starter = starter == null || placement == null ? starter : starter.placedFor(placement);
     this.wanted = placement == null ? wanted : wanted.placedFor(placement);
     this.topology = new Topology(mesh);
     // In the pool of whoever asks, so that he says how many processors it may take.
@@ -80,8 +79,7 @@ final class Subject {
     this.curvature = new Lazy<>(() -> Curvature.of(mesh));
   }
 
-  private static @Nullable Placement placementOf(
-      Mesh mesh, Starter starter, Tolerance tolerance) {
+  private static @Nullable Placement placementOf(Mesh mesh, Starter starter, Tolerance tolerance) {
     return Placement.of(mesh, starter, tolerance.scale()).orElse(null);
   }
 

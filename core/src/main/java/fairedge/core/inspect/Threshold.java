@@ -125,8 +125,7 @@ public enum Threshold {
       1,
       Measure.Unit.SHARE,
       "A support strip under, of the size of the form"),
-  LINE_SHARE(
-      "lineShare", Kind.OFF_LINE, 0.98, 0, 1, Measure.Unit.SHARE, "A line covered by under"),
+  LINE_SHARE("lineShare", Kind.OFF_LINE, 0.98, 0, 1, Measure.Unit.SHARE, "A line covered by under"),
   LINE_DISTANCE(
       "lineDistance",
       Kind.OFF_LINE,

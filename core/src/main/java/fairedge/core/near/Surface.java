@@ -22,7 +22,9 @@ public final class Surface {
   /** Nine numbers for each triangle, in the order of the tree. */
   private final double[] corners;
 
-  /** Of each node its box; its children are 2 i + 1 and 2 i + 2, each with half of the triangles. */
+  /**
+   * Of each node its box; its children are 2 i + 1 and 2 i + 2, each with half of the triangles.
+   */
   private final float[] boxes;
 
   private int count;

@@ -31,7 +31,8 @@ class ShapeKindsTest {
     return MeshBytes.read(MeshBytes.write(mesh));
   }
 
-  private static List<Finding> find(Kind kind, Mesh mesh, Mesh began, Wanted wanted, Mesh reference) {
+  private static List<Finding> find(
+      Kind kind, Mesh mesh, Mesh began, Wanted wanted, Mesh reference) {
     Tolerance tolerance = Tolerance.of(began.bounds());
     Inspector inspector =
         new Inspector(Profile.ALL_QUADS, tolerance, new Starter(began, tolerance.flat()))
@@ -118,8 +119,7 @@ class ShapeKindsTest {
     Workpiece work = new Workpiece(copy(began), Tolerance.of(began.bounds()));
     work.apply(Change.LoopsChange.of(work.mesh().findEdge(0, 1), 0.5));
     UnaryOperator<Vec3> away =
-        p ->
-            new Vec3(p.along(x), p.along(y), p.along(z)).times(scale).plus(new Vec3(dx, dy, dz));
+        p -> new Vec3(p.along(x), p.along(y), p.along(z)).times(scale).plus(new Vec3(dx, dy, dz));
     Mesh mesh = work.mesh().moved(away);
     List<Finding> placed = find(Kind.PLACED, mesh, began, Wanted.NOTHING);
     assertThat(placed).hasSize(1);
@@ -239,8 +239,7 @@ class ShapeKindsTest {
   void edgesThatTheReferenceDoesNotNeed_areTold() {
     Mesh cube = Meshes.cube();
     Mesh reference = withLoop(cube, 0, 4, 0.5);
-    assertThat(
-            find(Kind.OFF_LINE, withLoop(cube, 0, 4, 0.5), cube, Wanted.NOTHING, reference))
+    assertThat(find(Kind.OFF_LINE, withLoop(cube, 0, 4, 0.5), cube, Wanted.NOTHING, reference))
         .isEmpty();
     List<Finding> found =
         find(Kind.OFF_LINE, withLoop(cube, 0, 4, 0.7), cube, Wanted.NOTHING, reference);
@@ -255,8 +254,7 @@ class ShapeKindsTest {
     Mesh sheet = Meshes.grid(4, 3);
     assertThat(find(Kind.ONE_SIDED, withLoop(sheet, 0, 1, 0.5), sheet, round)).isEmpty();
     Mesh cut = copy(sheet);
-    new MeshEdit(cut)
-        .splitFace(5, cut.findCorner(5, 6), cut.findCorner(5, 12), List.of());
+    new MeshEdit(cut).splitFace(5, cut.findCorner(5, 6), cut.findCorner(5, 12), List.of());
     assertThat(find(Kind.ONE_SIDED, cut, sheet, round))
         .singleElement()
         .extracting(f -> f.measure().value())
@@ -312,7 +310,6 @@ class ShapeKindsTest {
     assertThatIllegalArgumentException().isThrownBy(() -> parts(0));
     assertThatIllegalArgumentException().isThrownBy(() -> distance(Double.NaN));
     assertThatIllegalArgumentException().isThrownBy(() -> new Line(List.of(Vec3.ZERO)));
-    assertThatIllegalArgumentException()
-        .isThrownBy(() -> new Mirror(Vec3.ZERO, Vec3.ZERO, 1));
+    assertThatIllegalArgumentException().isThrownBy(() -> new Mirror(Vec3.ZERO, Vec3.ZERO, 1));
   }
 }

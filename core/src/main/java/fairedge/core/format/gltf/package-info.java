@@ -1,0 +1,5 @@
+/** Reading and writing glTF. */
+@NullMarked
+package fairedge.core.format.gltf;
+
+import org.jspecify.annotations.NullMarked;

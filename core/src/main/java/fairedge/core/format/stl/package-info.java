@@ -1,0 +1,5 @@
+/** Reading STL. */
+@NullMarked
+package fairedge.core.format.stl;
+
+import org.jspecify.annotations.NullMarked;
