@@ -189,8 +189,7 @@ export const api = {
     stepped(`/workpieces/${id}/head`, { revision, clientKey: newKey(), step }),
   nameStep: (id: string, step: number, name: string) =>
     json<Workpiece>('PUT', `/workpieces/${id}/steps/${step}/name`, { name }),
-  workpieceFile: (id: string, step: number | null) =>
-    `/api/workpieces/${id}/file${step === null ? '' : `?step=${step}`}`,
+  workpieceFile: (id: string, format: string) => `/api/workpieces/${id}/file?format=${format}`,
   handInWorkpiece: (id: string, revision: number, clientKey: string) =>
     json<Schemas['HandedIn']>('POST', `/workpieces/${id}/submissions`, { revision, clientKey }),
   uploadFile: (

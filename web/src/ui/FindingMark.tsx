@@ -9,6 +9,14 @@ const SHAPES = {
     colour: 'var(--mark-vertex)',
   },
   flow: { body: 'M1 6h4.6V2.6L11 8l-5.4 5.4V10H1Z', colour: 'var(--mark-flow)' },
+  support: {
+    body: 'M1.800 14.200V8A6.200 6.200 0 0 1 8 1.800h6.200v5.400H9A1.800 1.800 0 0 0 7.200 9v5.200Z',
+    colour: 'var(--mark-support)',
+  },
+  shape: {
+    body: 'M5.300 3.600a4.600 4.600 0 0 1 5.400 0 4.600 4.600 0 0 1 0 8.800 4.600 4.600 0 0 1-5.400 0 4.600 4.600 0 0 1 0-8.800Z',
+    colour: 'var(--mark-shape)',
+  },
   surface: { body: 'M2 2h11.6l-2.8 3.2 3 2.6-3.6 3L13 14H2Z', colour: 'var(--mark-surface)' },
 } as const;
 
@@ -36,10 +44,16 @@ const SHAPE_OF_KIND: Record<string, Shape> = {
   jump: 'flow',
   stretched: 'flow',
   askew: 'flow',
-  'soft-edge': 'flow',
-  pinch: 'flow',
-  tight: 'flow',
-  'no-collar': 'flow',
+  'soft-edge': 'support',
+  pinch: 'support',
+  tight: 'support',
+  'no-collar': 'support',
+  placed: 'shape',
+  moved: 'shape',
+  'one-sided': 'shape',
+  'off-line': 'shape',
+  'too-many': 'shape',
+  lopsided: 'shape',
 };
 
 /** All other kinds are of the surface. */

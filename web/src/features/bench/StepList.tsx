@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { api, type Schemas, type Workpiece } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { Choice } from '../../ui/fields';
 import { counted } from '../../ui/time';
 import type { WorkpieceControl } from './useWorkpiece';
 
@@ -14,10 +15,13 @@ interface Props {
   onAgain: (() => void) | null;
 }
 
+const FORMATS = ['obj', 'ply', 'off', 'glb'].map((f) => [f, f.toUpperCase()] as const);
+
 /** The steps in force, and those beside: a click goes to the state after one; none is ever lost. */
 export function StepList({ state, control, pending, onAgain }: Props) {
   const { steps, others } = state;
   const [naming, setNaming] = useState<number | null>(null);
+  const [format, setFormat] = useState('obj');
   const last = steps.at(-1);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -100,11 +104,12 @@ export function StepList({ state, control, pending, onAgain }: Props) {
         </Button>
         <a
           className="inline-flex h-[26px] items-center rounded-ctl border border-ctl bg-sheet px-2 text-[13px] font-medium hover:border-ink hover:bg-shoal1"
-          href={api.workpieceFile(state.id, null)}
+          href={api.workpieceFile(state.id, format)}
           download
         >
           Download
         </a>
+        <Choice label="File format" value={format} options={FORMATS} onChange={setFormat} />
       </div>
       {naming !== null && (
         <NameField

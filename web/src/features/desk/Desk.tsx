@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { KIND_NAMES } from '../../ui/kinds';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
 import { counted, waitText, whenText } from '../../ui/time';
@@ -13,50 +14,6 @@ import { useKeys } from '../../ui/useKeys';
 type Row = Schemas['Row'];
 
 const MOST_MARKS = 7;
-const KIND_NAMES: Record<string, string> = {
-  ngon: 'N-gons left behind',
-  triangle: 'Triangles',
-  'flat-corner': 'Straight corners',
-  'all-triangles': 'Triangulated meshes',
-  'idle-vertex': 'Idle vertices',
-  'bent-vertex': 'Bends where 2 edges meet',
-  double: 'Vertices in one place',
-  seam: 'Seams left open',
-  touching: 'T-junctions',
-  'short-edge': 'Edges too short',
-  'loose-vertex': 'Loose vertices',
-  'loose-edge': 'Loose edges',
-  'idle-loop': 'Loops that do nothing',
-  border: 'Open borders',
-  'crowded-edge': 'Crowded edges',
-  'bow-tie': 'Surfaces touching in a vertex',
-  flipped: 'Faces turned over',
-  'inside-out': 'Parts inside out',
-  'repeated-corner': 'Repeated corners',
-  'unreadable-face': 'Faces left out',
-  'no-place': 'Vertices without a place',
-  'twin-face': 'Faces in one place',
-  'inner-face': 'Faces inside the form',
-  'no-area': 'Faces without area',
-  sliver: 'Slivers',
-  concave: 'Concave faces',
-  warped: 'Warped faces',
-  folded: 'Surfaces folded back',
-  crossing: 'Faces that cross',
-  'ring-stop': 'Rings that stop',
-  'loop-end': 'Loops that end',
-  'dead-end': 'Cuts that end nowhere',
-  pole: 'Poles',
-  spiral: 'Spirals',
-  jump: 'Widths that jump',
-  stretched: 'Stretched quads',
-  askew: 'Edges askew to the bend',
-  'soft-edge': 'Hard edges that go soft',
-  pinch: 'Pinches when smooth',
-  tight: 'Support strips too tight',
-  'no-collar': 'Outlines without a collar',
-};
-
 /** The instructor's home: what waits, the oldest first. */
 export function Desk() {
   const desk = useQuery(queries.desk());

@@ -32,10 +32,12 @@ export function FileHandIn({ exercise, main, onDone }: Props) {
   return (
     <div>
       <p className="font-semibold">A mesh file made elsewhere</p>
-      <p className="mb-3 text-ink2">An OBJ file. However messy it is, it will be read.</p>
+      <p className="mb-3 text-ink2">
+        An OBJ, PLY, OFF, STL, glTF or GLB file. However messy it is, it will be read.
+      </p>
       <FileDrop
         label="Mesh file"
-        accept=".obj"
+        accept=".obj,.ply,.off,.stl,.glb,.gltf"
         onChosen={setFile}
         onDropped={(dropped) => {
           setFile(dropped);

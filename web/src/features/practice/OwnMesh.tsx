@@ -63,11 +63,12 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
   return (
     <div className="mt-3">
       <p className="mb-3 text-ink2">
-        An OBJ file. However messy it is, it will be read; only you see it.
+        An OBJ, PLY, OFF, STL, glTF or GLB file. However messy it is, it will be read; only you see
+        it.
       </p>
       <FileDrop
         label="Mesh file"
-        accept=".obj"
+        accept=".obj,.ply,.off,.stl,.glb,.gltf"
         onChosen={(f) => void send(f)}
         onDropped={(f) => void send(f)}
       />

@@ -1,6 +1,6 @@
 package fairedge.cli;
 
-import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
@@ -8,9 +8,10 @@ import fairedge.core.step.Outcome;
 import fairedge.core.step.Workpiece;
 import fairedge.json.ChangeNames;
 import fairedge.json.ReceiptView;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.PrintStream;
-import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -60,8 +61,8 @@ final class ApplyCommand implements Callable<Integer> {
       for (JsonNode asked : asked()) {
         receipts.add(apply(workpiece, asked, receipts.size()));
       }
-      try (Writer writer = Files.newBufferedWriter(out)) {
-        ObjWriter.write(mesh, writer);
+      try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 16)) {
+        MeshFormat.writtenTo(out.toString()).orElse(MeshFormat.OBJ).write(mesh, stream);
       }
       print(System.out, receipts);
       return receipts.stream().allMatch(ReceiptView::made) ? 0 : 1;

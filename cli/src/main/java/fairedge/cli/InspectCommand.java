@@ -8,11 +8,15 @@ import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Starter;
 import fairedge.core.inspect.Threshold;
 import fairedge.core.inspect.Thresholds;
+import fairedge.core.inspect.Wanted;
+import fairedge.core.mesh.Mesh;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.json.FindingView.SeverityView;
+import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,6 +32,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import tools.jackson.core.JacksonException;
 
 /** Prints the report of each file. */
 @Command(
@@ -39,7 +44,10 @@ import picocli.CommandLine.Spec;
 final class InspectCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;
 
-  @Parameters(arity = "1..*", paramLabel = "FILE", description = "OBJ files")
+  @Parameters(
+      arity = "1..*",
+      paramLabel = "FILE",
+      description = "OBJ, PLY, OFF, STL, glTF or GLB files")
   private List<Path> files = List.of();
 
   @Option(names = "--profile", paramLabel = "NAME", description = "what counts, and how much")
@@ -69,11 +77,23 @@ final class InspectCommand implements Callable<Integer> {
   @Option(names = "--starter", paramLabel = "FILE", description = "what the work began from")
   private @Nullable Path starter;
 
+  @Option(
+      names = "--asked",
+      paramLabel = "FILE",
+      description = "what is asked of the shape, as JSON: docs/formats.md")
+  private @Nullable Path asked;
+
+  @Option(
+      names = "--reference",
+      paramLabel = "FILE",
+      description = "a solution: new edges that it does not have are told")
+  private @Nullable Path reference;
+
   @Option(names = "--json", description = "every figure, and every finding with its elements")
   private boolean json;
 
   /** A report with the name of its file. */
-  record FileReport(String file, double scale, CheckView report) {}
+  record FileReport(String file, double scale, List<String> remarks, CheckView report) {}
 
   @Override
   public Integer call() {
@@ -81,11 +101,13 @@ final class InspectCommand implements Callable<Integer> {
     List<FileReport> reports = new ArrayList<>();
     boolean unreadable = false;
     Profile counting = chosenProfile();
+    Wanted wanted = wanted();
     try {
       ReadResult began = starter == null ? null : MeshFile.read(starter);
+      Mesh solution = reference == null ? null : MeshFile.read(reference).mesh();
       for (Path file : files) {
         try {
-          reports.add(report(file, counting, began));
+          reports.add(report(file, counting, began, wanted, solution));
         } catch (MeshFile.Unreadable e) {
           unreadable = true;
           System.err.println("fair-edge: " + e.getMessage());
@@ -102,6 +124,22 @@ final class InspectCommand implements Callable<Integer> {
     }
     boolean must = reports.stream().anyMatch(r -> r.report().must() > 0);
     return unreadable ? 2 : must ? 1 : 0;
+  }
+
+  private Wanted wanted() {
+    if (asked == null) {
+      return Wanted.NOTHING;
+    }
+    CommandLine self = Objects.requireNonNull(spec).commandLine();
+    try {
+      return Printed.JSON.readValue(Files.readAllBytes(asked), Wanted.class);
+    } catch (JacksonException e) {
+      throw new ParameterException(
+          self,
+          "%s: line %d: %s".formatted(asked, e.getLocation().getLineNr(), e.getOriginalMessage()));
+    } catch (IOException e) {
+      throw new ParameterException(self, asked + ": it can't be read (" + e.getMessage() + ")");
+    }
   }
 
   private Profile chosenProfile() {
@@ -135,13 +173,22 @@ final class InspectCommand implements Callable<Integer> {
     return value;
   }
 
-  private static FileReport report(Path file, Profile profile, @Nullable ReadResult began)
+  private static FileReport report(
+      Path file,
+      Profile profile,
+      @Nullable ReadResult began,
+      Wanted wanted,
+      @Nullable Mesh solution)
       throws MeshFile.Unreadable {
     ReadResult read = MeshFile.read(file);
     Tolerance tolerance = Tolerance.of((began == null ? read : began).mesh().bounds());
     Starter starter = began == null ? null : new Starter(began.mesh(), tolerance.flat());
-    var report = new Inspector(profile, tolerance, starter).inspect(read.mesh(), read.oddities());
-    return new FileReport(file.toString(), tolerance.scale(), CheckView.of(report, read.mesh()));
+    var report =
+        new Inspector(profile, tolerance, starter)
+            .asking(wanted, solution)
+            .inspect(read.mesh(), read.oddities());
+    return new FileReport(
+        file.toString(), tolerance.scale(), read.remarks(), CheckView.of(report, read.mesh()));
   }
 
   private static void print(PrintStream out, FileReport report) {
@@ -155,6 +202,7 @@ final class InspectCommand implements Callable<Integer> {
         figures.quads(),
         figures.triangles(),
         figures.ngons());
+    report.remarks().forEach(remark -> out.println("  remark " + remark));
     for (FindingView f : report.report().findings()) {
       out.printf(
           "  %-6s %-15s %s, %s%n", word(f.severity()), f.kind(), f.title(), at(f.elements()));

@@ -1,8 +1,9 @@
 package fairedge.cli;
 
 import fairedge.core.format.BadFile;
+import fairedge.core.format.Limits;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.obj.ObjReader;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -25,7 +26,7 @@ final class MeshFile {
 
   static ReadResult read(Path file) throws Unreadable {
     try (InputStream in = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
-      return ObjReader.read(in);
+      return MeshFormat.read(in, Limits.NONE);
     } catch (BadFile bad) {
       throw new Unreadable(file, String.valueOf(bad.getMessage()));
     } catch (NoSuchFileException e) {

@@ -18,6 +18,7 @@ import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Wanted;
 import fairedge.core.step.Change;
 import fairedge.core.step.Tidying;
 import fairedge.core.tidy.Cap;
@@ -158,6 +159,22 @@ public final class CoreJson {
     }
   }
 
+  private interface WantedShort {
+    @JsonCreator
+    static Wanted asked(
+        @JsonProperty("parts") Integer parts,
+        @JsonProperty("faces") Integer faces,
+        @JsonProperty("distance") Double distance,
+        @JsonProperty("mirror") Wanted.Mirror mirror,
+        @JsonProperty("rightRound") Boolean rightRound,
+        @JsonProperty("lines") List<Wanted.Line> lines,
+        @JsonProperty("hardLines") List<Wanted.Line> hardLines,
+        @JsonProperty("coveredEnds") List<Vec3> coveredEnds) {
+      return Wanted.asked(
+          parts, faces, distance, mirror, rightRound, lines, hardLines, coveredEnds);
+    }
+  }
+
   /** What people may leave out or write short, by the factory of the same name. */
   private static final Map<Class<?>, Class<?>> SHORT_FORMS =
       Map.of(
@@ -168,7 +185,9 @@ public final class CoreJson {
           Change.StraightChange.class,
           StraightShort.class,
           Change.OutlineChange.class,
-          OutlineShort.class);
+          OutlineShort.class,
+          Wanted.class,
+          WantedShort.class);
 
   @EnumNaming(EnumNamingStrategies.LowerCamelCaseStrategy.class)
   private interface LowerCamel {}

@@ -31,6 +31,27 @@ public record Wanted(
   public static final Wanted NOTHING =
       new Wanted(null, null, null, null, false, List.of(), List.of(), List.of());
 
+  /** The same from what may be left out: null is nothing. */
+  public static Wanted asked(
+      @Nullable Integer parts,
+      @Nullable Integer faces,
+      @Nullable Double distance,
+      @Nullable Mirror mirror,
+      @Nullable Boolean rightRound,
+      @Nullable List<Line> lines,
+      @Nullable List<Line> hardLines,
+      @Nullable List<Vec3> coveredEnds) {
+    return new Wanted(
+        parts,
+        faces,
+        distance,
+        mirror,
+        Boolean.TRUE.equals(rightRound),
+        lines == null ? List.of() : lines,
+        hardLines == null ? List.of() : hardLines,
+        coveredEnds == null ? List.of() : coveredEnds);
+  }
+
   /** Points joined one after the other; closed where the last is the first. */
   public record Line(List<Vec3> points) {
     public Line {

@@ -1,6 +1,6 @@
 package fairedge.server.bench;
 
-import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.format.wire.WireMessage;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
@@ -9,6 +9,7 @@ import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.UUID;
@@ -33,7 +34,7 @@ public class MeshOutlet {
 
   /** The mesh after a step, as a file; of the state in force where no step is named. */
   @Transactional(readOnly = true)
-  public String file(UUID id, SignedIn student, @Nullable Long step) {
+  public byte[] file(UUID id, SignedIn student, @Nullable Long step, MeshFormat format) {
     Head head = workpieces.require(id, student);
     if (step != null && !store.hasStep(id, step)) {
       throw Problem.notFound("step");
@@ -43,13 +44,13 @@ public class MeshOutlet {
             ? workshop.read(
                 head, (now, held) -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
             : workshop.rebuild(head, step).mesh();
-    StringBuilder file = new StringBuilder();
+    ByteArrayOutputStream file = new ByteArrayOutputStream();
     try {
-      ObjWriter.write(mesh, file);
+      format.write(mesh, file);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    return file.toString();
+    return file.toByteArray();
   }
 
   /**

@@ -2,7 +2,7 @@ package fairedge.server.practice;
 
 import fairedge.core.format.BadFile;
 import fairedge.core.format.Limits;
-import fairedge.core.format.obj.ObjReader;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
@@ -151,7 +151,7 @@ public class Practices {
           Problem.Kind.TOO_MANY, "Other files are being read just now: try again in a moment.");
     }
     try {
-      return ObjReader.read(bytes, limits).mesh();
+      return MeshFormat.read(bytes, limits).mesh();
     } catch (BadFile bad) {
       throw Problem.of(
           Problem.Kind.BAD_FILE,
@@ -165,7 +165,11 @@ public class Practices {
   }
 
   private static String title(String fileName) {
-    String plain = fileName.replaceAll("\\p{Cntrl}", "").replaceAll("(?i)\\.obj$", "").strip();
+    String plain =
+        fileName
+            .replaceAll("\\p{Cntrl}", "")
+            .replaceAll("(?i)\\.(obj|ply|off|stl|glb|gltf)$", "")
+            .strip();
     if (plain.isEmpty()) {
       return "A mesh of my own";
     }

@@ -32,6 +32,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -105,11 +106,10 @@ public class Submissions {
             exercise.profile(),
             exercise.tolerance(),
             exercise.starter());
-    List<ReadingView> reading =
-        read.oddities().stream()
-            .limit(MOST_REMARKS)
-            .map(o -> new ReadingView(o.line(), words(o)))
-            .toList();
+    Stream<ReadingView> remarks = read.remarks().stream().map(r -> new ReadingView(0, r));
+    Stream<ReadingView> odd =
+        read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
+    List<ReadingView> reading = Stream.concat(remarks, odd).toList();
     return new Prepared(read.mesh(), fileName, null, check, reading);
   }
 

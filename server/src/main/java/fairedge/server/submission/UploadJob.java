@@ -2,8 +2,8 @@ package fairedge.server.submission;
 
 import fairedge.core.format.BadFile;
 import fairedge.core.format.Limits;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
-import fairedge.core.format.obj.ObjReader;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.Job;
@@ -116,7 +116,7 @@ class UploadJob implements Job {
                 throw new Cancelled();
               }
             })) {
-      return ObjReader.read(in, limits);
+      return MeshFormat.read(in, limits);
     }
   }
 }

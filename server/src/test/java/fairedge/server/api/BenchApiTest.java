@@ -206,6 +206,9 @@ class BenchApiTest {
         .isEqualTo("before the grid");
     ines.put(path + "/steps/" + first + "/name", Map.of("name", "x".repeat(61))).is(400);
     assertThat(ines.get(path + "/file").is(200).text()).startsWith("v ").contains("\nf ");
+    assertThat(ines.get(path + "/file?format=ply").is(200).text()).startsWith("ply\n");
+    assertThat(ines.get(path + "/file?format=glb").is(200).text()).startsWith("glTF");
+    assertThat(ines.get(path + "/file?format=stl").is(400).detail()).contains("PLY");
     assertThat(ines.get(path + "/file?step=" + first).is(200).text())
         .isNotEqualTo(ines.get(path + "/file").text());
     ines.post(path + "/head", go(revision + 5, 999999)).is(404);

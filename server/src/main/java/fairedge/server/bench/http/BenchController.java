@@ -1,6 +1,7 @@
 package fairedge.server.bench.http;
 
 import fairedge.core.cut.View;
+import fairedge.core.format.MeshFormat;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
@@ -11,6 +12,7 @@ import fairedge.server.bench.Trials;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
+import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -18,6 +20,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -157,15 +160,25 @@ class BenchController {
     return bench.name(id, student, step, asked.name());
   }
 
-  /** The mesh as an OBJ file, of the state in force or after any step. */
-  @GetMapping(value = "/workpieces/{id}/file", produces = "model/obj")
-  ResponseEntity<String> file(
+  /**
+   * The mesh as a file, of the state in force or after any step.
+   *
+   * @param format obj, ply, off or glb
+   */
+  @GetMapping(value = "/workpieces/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> file(
       @PathVariable UUID id,
       @RequestParam(required = false) @Nullable Long step,
+      @RequestParam(defaultValue = "obj") String format,
       @AuthenticationPrincipal SignedIn student) {
+    MeshFormat written =
+        MeshFormat.writtenTo("." + format)
+            .orElseThrow(
+                () -> Problem.of(Problem.Kind.BAD_INPUT, "Files are OBJ, PLY, OFF or GLB."));
     return ResponseEntity.ok()
-        .header("Content-Disposition", "attachment; filename=\"workpiece.obj\"")
-        .body(outlet.file(id, student, step));
+        .header(
+            "Content-Disposition", "attachment; filename=\"workpiece." + written.ending() + "\"")
+        .body(outlet.file(id, student, step, written));
   }
 
   /** The text of an SVG file. */
