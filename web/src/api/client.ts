@@ -198,6 +198,20 @@ export const api = {
     clientKey: string,
     onShare: (share: number) => void,
   ): Sending<Upload> => sendFile(`/exercises/${exercise}/uploads`, { clientKey }, file, onShare),
+  exercises: () => json<Schemas['ExerciseView'][]>('GET', '/exercises'),
+  terms: (exercise: string) => json<Schemas['TermsView']>('GET', `/exercises/${exercise}/terms`),
+  setTerms: (
+    exercise: string,
+    revision: number,
+    profile: Schemas['ProfileView'],
+    wanted: Schemas['Wanted'],
+  ) =>
+    json<Schemas['TermsView']>('PUT', `/exercises/${exercise}/terms`, {
+      revision,
+      profile,
+      wanted,
+    }),
+  recheck: (exercise: string) => json<Schemas['Progress']>('GET', `/exercises/${exercise}/recheck`),
   practice: () => json<Schemas['PracticeView']>('GET', '/practice'),
   beginPractice: (form: string, profile: string, clientKey: string) =>
     json<Schemas['PracticePiece']>('POST', '/practice', { form, profile, clientKey }),

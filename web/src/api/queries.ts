@@ -10,6 +10,20 @@ export const queries = {
     queryOptions({ queryKey: ['my-work'], queryFn: api.myWork, refetchInterval: 15_000 }),
   practice: () => queryOptions({ queryKey: ['practice'], queryFn: api.practice }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
+  exercises: () => queryOptions({ queryKey: ['exercises'], queryFn: api.exercises }),
+  terms: (exercise: string) =>
+    queryOptions({
+      queryKey: ['terms', exercise],
+      queryFn: () => api.terms(exercise),
+      staleTime: Infinity,
+    }),
+  recheck: (exercise: string) =>
+    queryOptions({
+      queryKey: ['recheck', exercise],
+      queryFn: () => api.recheck(exercise),
+      refetchInterval: (query) =>
+        query.state.data && query.state.data.done < query.state.data.of ? 700 : false,
+    }),
   review: (id: string) =>
     queryOptions({ queryKey: ['review', id], queryFn: () => api.review(id), staleTime: Infinity }),
   answer: (id: string) =>

@@ -6,10 +6,13 @@ import { queries } from '../api/queries';
 import { AnswerPage } from '../pages/AnswerPage';
 import { BenchPage } from '../pages/BenchPage';
 import { DeskPage } from '../pages/DeskPage';
+import { ExercisesPage } from '../pages/ExercisesPage';
+import { HandbookPage } from '../pages/HandbookPage';
 import { MyWorkPage } from '../pages/MyWorkPage';
 import { PracticeBenchPage } from '../pages/PracticeBenchPage';
 import { PracticePage } from '../pages/PracticePage';
 import { ReviewPage } from '../pages/ReviewPage';
+import { TermsPage } from '../pages/TermsPage';
 import { SignInPage } from '../pages/SignInPage';
 import { Failure } from '../ui/States';
 import { Shell } from './Shell';
@@ -68,6 +71,37 @@ export function App() {
               </Inside>
             }
           />
+          <Route
+            path="/exercises"
+            element={
+              <Inside>
+                <Shell>
+                  <ExercisesPage />
+                </Shell>
+              </Inside>
+            }
+          />
+          <Route
+            path="/exercises/:exercise"
+            element={
+              <Inside>
+                <TermsPage />
+              </Inside>
+            }
+          />
+          {['/handbook', '/handbook/:card'].map((path) => (
+            <Route
+              key={path}
+              path={path}
+              element={
+                <Inside>
+                  <Shell>
+                    <HandbookPage />
+                  </Shell>
+                </Inside>
+              }
+            />
+          ))}
           <Route
             path="/bench/:exercise"
             element={

@@ -21,8 +21,10 @@ export function Shell({ children }: { children: ReactNode }) {
         </span>
         <nav className="flex h-full" aria-label="Places">
           {teaches && <Place to="/desk">Desk</Place>}
+          {teaches && <Place to="/exercises">Exercises</Place>}
           {learns && <Place to="/my-work">My work</Place>}
           <Place to="/practice">Practice</Place>
+          <Place to="/handbook">Handbook</Place>
         </nav>
         <div className="ml-auto flex items-center gap-4 text-ink2">
           <span className="max-sm:hidden">

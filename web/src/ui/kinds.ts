@@ -1,3 +1,6 @@
+/** What findings are about, in the order of a report. */
+export const FAMILIES = ['Sides', 'Vertices', 'Surface', 'Flow', 'Support', 'Shape'];
+
 /** What kinds of finding are called, many of one kind. */
 export const KIND_NAMES: Record<string, string> = {
   ngon: 'N-gons left behind',

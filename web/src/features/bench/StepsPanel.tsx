@@ -1,6 +1,7 @@
 import { counted, numberText } from '../../ui/time';
 import { useEffect, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
+import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';
@@ -118,6 +119,11 @@ function Findings(props: {
                 {isChosen && <span className="block text-[13px] leading-[18px]">{f.sentence}</span>}
               </span>
             </button>
+            {isChosen && (
+              <p className="bg-shoal1 pr-3 pb-1.5 pl-[37px]">
+                <CardLink kind={f.kind} />
+              </p>
+            )}
           </li>
         );
       })}

@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Finding, Review } from '../../api/client';
+import { CardLink } from '../../ui/CardLink';
+import { FAMILIES } from '../../ui/kinds';
 import { FindingMark } from '../../ui/FindingMark';
 
 interface Props {
@@ -12,8 +14,7 @@ interface Props {
 /** The findings of a submission by family; the chosen one opens to its sentence and actions. */
 export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const { check, since } = review;
-  const families = ['Sides', 'Vertices', 'Surface', 'Flow'];
-  const clean = families.filter((f) => !check.findings.some((x) => x.family === f));
+  const clean = FAMILIES.filter((f) => !check.findings.some((x) => x.family === f));
   return (
     <nav
       aria-label="Ledger"
@@ -41,16 +42,14 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           </b>
         </p>
       )}
-      {families
-        .filter((f) => !clean.includes(f))
-        .map((family) => (
-          <Family
-            key={family}
-            name={family}
-            findings={check.findings.filter((f) => f.family === family)}
-            {...{ review, chosen, onChoose, actions }}
-          />
-        ))}
+      {FAMILIES.filter((f) => !clean.includes(f)).map((family) => (
+        <Family
+          key={family}
+          name={family}
+          findings={check.findings.filter((f) => f.family === family)}
+          {...{ review, chosen, onChoose, actions }}
+        />
+      ))}
       {clean.length > 0 && (
         <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
           Clean: {clean.join(', ')}
@@ -136,7 +135,9 @@ function Row({ finding: f, review, chosen, onChoose, actions }: Props & { findin
       </button>
       {open && (
         <div className="space-y-2 pr-3 pl-[27px]">
-          <p>{f.sentence}</p>
+          <p>
+            {f.sentence} <CardLink kind={f.kind} />
+          </p>
           <div className="flex gap-1.5">{actions(f)}</div>
         </div>
       )}

@@ -30,6 +30,12 @@ public record FindingView(
     double measure,
     String unit) {
 
+  /** The same, counting otherwise. */
+  public FindingView with(SeverityView other) {
+    return new FindingView(
+        key, kind, family, other, title, sentence, elements, place, reach, measure, unit);
+  }
+
   /** How much a finding counts. */
   public enum SeverityView {
     must,

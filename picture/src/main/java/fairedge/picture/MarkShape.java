@@ -6,6 +6,7 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
@@ -19,6 +20,8 @@ enum MarkShape {
   TRIANGLE(0x7A5200, polygon(8, 1.8, 15, 14, 1, 14)),
   VERTEX(0x0B5C96, new Ellipse2D.Double(1.6, 1.6, 12.8, 12.8)),
   FLOW(0x0B675A, polygon(1, 6, 5.6, 6, 5.6, 2.6, 11, 8, 5.6, 13.4, 5.6, 10, 1, 10)),
+  SUPPORT(0x4A6410, polygon(1.8, 14.2, 1.8, 7, 7, 1.8, 14.2, 1.8, 14.2, 7.2, 7.2, 7.2, 7.2, 14.2)),
+  SHAPE(0x44566A, twoRounds()),
   SURFACE(0x4A3FA3, polygon(2, 2, 13.6, 2, 10.8, 5.2, 13.8, 7.8, 10.2, 10.8, 13, 14, 2, 14));
 
   static final double FIELD = 16;
@@ -43,6 +46,13 @@ enum MarkShape {
     return path;
   }
 
+  /** A form and its ghost. */
+  private static Shape twoRounds() {
+    Area both = new Area(new Ellipse2D.Double(1.2, 3.4, 9.2, 9.2));
+    both.add(new Area(new Ellipse2D.Double(5.6, 3.4, 9.2, 9.2)));
+    return both;
+  }
+
   static MarkShape of(Kind kind) {
     return switch (kind) {
       case NGON -> NGON;
@@ -51,6 +61,8 @@ enum MarkShape {
           switch (kind.family()) {
             case VERTICES -> VERTEX;
             case FLOW -> FLOW;
+            case SUPPORT -> SUPPORT;
+            case SHAPE -> SHAPE;
             default -> SURFACE;
           };
     };

@@ -1,5 +1,8 @@
 package fairedge.core.inspect;
 
+import java.util.Arrays;
+import java.util.Locale;
+
 /** What a profile gives a severity to: a kind, or a form of one. */
 public enum Rule {
   NGON(Kind.NGON),
@@ -65,5 +68,20 @@ public enum Rule {
 
   public Kind kind() {
     return kind;
+  }
+
+  /** The name in profiles: {@code ngon-flat}. */
+  public String key() {
+    return name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  /**
+   * @throws IllegalArgumentException if no rule has this name
+   */
+  public static Rule named(String key) {
+    return Arrays.stream(values())
+        .filter(r -> r.key().equals(key))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("no rule is called \"" + key + "\""));
   }
 }

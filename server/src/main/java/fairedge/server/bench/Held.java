@@ -9,6 +9,7 @@ import fairedge.core.step.Workpiece;
 import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.inspection.Inspections.Checked;
+import fairedge.server.inspection.Terms;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
@@ -22,6 +23,9 @@ final class Held {
   private @Nullable Long step;
   private long revision;
   private Checked checked;
+
+  /** By which the check was made. */
+  private Terms terms;
 
   /** What was touched since the check; null where the mesh was made anew since. */
   private @Nullable ElementSet touched = new ElementSet();
@@ -51,7 +55,8 @@ final class Held {
    */
   record Unchecked(@Nullable Long step) {}
 
-  Held(Workpiece workpiece, Head head, Checked checked) {
+  Held(Workpiece workpiece, Head head, Checked checked, Terms terms) {
+    this.terms = terms;
     this.workpiece = workpiece;
     this.checked = checked;
     this.inOrder = CompletableFuture.completedFuture(checked);
@@ -84,6 +89,14 @@ final class Held {
     inOrder = CompletableFuture.completedFuture(check);
     touched = new ElementSet();
     unchecked = null;
+  }
+
+  /** Where other terms hold by now, the check is one of before. */
+  void countsBy(Terms now) {
+    if (!now.countsLike(terms)) {
+      terms = now;
+      moved(null);
+    }
   }
 
   /** The step that brought the mesh as it is waits for its check. */

@@ -1,30 +1,38 @@
 package fairedge.server.bench;
 
 import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Wanted;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.inspection.Terms;
 import fairedge.server.practice.Practice;
 
 /**
  * What a workpiece is cut for: an exercise, or free practice.
  *
- * @param starter hash of the mesh that it begins with
+ * @param terms by which its mesh is checked
  */
-record Task(TaskView view, byte[] starter, Tolerance tolerance) {
+record Task(TaskView view, Terms terms) {
 
   static Task of(Exercise e) {
     return new Task(
         new TaskView(
-            e.id(), null, e.title(), e.summary(), e.brief(), e.unit(), e.profile(), e.dueAt()),
-        e.starter(),
-        e.tolerance());
+            e.id(),
+            null,
+            e.title(),
+            e.summary(),
+            e.brief(),
+            e.unit(),
+            e.profile().name(),
+            e.dueAt()),
+        e.terms());
   }
 
   static Task of(Practice p) {
     return new Task(
         new TaskView(
             null, p.id(), p.title(), "Free practice", PRACTICE, p.unit(), p.profile(), null),
-        p.starter(),
-        p.tolerance());
+        new Terms(Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter()));
   }
 
   private static final String PRACTICE =
@@ -35,7 +43,12 @@ record Task(TaskView view, byte[] starter, Tolerance tolerance) {
       The check runs after every step as in an exercise.\
       """;
 
-  String profile() {
-    return view.profile();
+  /** Hash of the mesh that it begins with. */
+  byte[] starter() {
+    return terms.starter();
+  }
+
+  Tolerance tolerance() {
+    return terms.tolerance();
   }
 }

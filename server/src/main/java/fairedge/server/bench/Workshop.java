@@ -163,15 +163,12 @@ class Workshop {
   }
 
   private Checked inspect(Head head, Look look) {
-    Task task = tasks.of(head);
-    return inspections.inspect(
-        look.mesh(), task.profile(), task.tolerance(), task.starter(), look.since());
+    return inspections.inspect(look.mesh(), tasks.of(head).terms(), look.since());
   }
 
   /** How near to what was touched it has to be looked again. */
   double room(Head head) {
-    Task task = tasks.of(head);
-    return inspections.room(task.profile(), task.tolerance());
+    return inspections.room(tasks.of(head).terms());
   }
 
   /**
@@ -212,6 +209,7 @@ class Workshop {
   private record Asked(Head head, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
 
   private @Nullable Asked asked(Head head, Held held) {
+    held.countsBy(tasks.of(head).terms());
     return held.isChecked() ? null : new Asked(head, held.look(room(head)).copy(), held.inOrder);
   }
 
@@ -306,7 +304,7 @@ class Workshop {
     if (head.headStep() != null) {
       completeStep(head, head.headStep(), check.check());
     }
-    return new Held(workpiece, head, check);
+    return new Held(workpiece, head, check, tasks.of(head).terms());
   }
 
   /** A node may have died between a step and its check. */

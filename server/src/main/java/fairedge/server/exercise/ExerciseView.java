@@ -15,6 +15,6 @@ public record ExerciseView(
     @Nullable Instant dueAt) {
   public static ExerciseView of(Exercise e) {
     return new ExerciseView(
-        e.id(), e.title(), e.summary(), e.brief(), e.unit(), e.profile(), e.dueAt());
+        e.id(), e.title(), e.summary(), e.brief(), e.unit(), e.profile().name(), e.dueAt());
   }
 }

@@ -2,7 +2,9 @@ package fairedge.server.exercise;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Wanted;
 import fairedge.core.mesh.Mesh;
+import fairedge.json.ProfileView;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.store.ExerciseStore;
@@ -11,9 +13,12 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Exercises and who may see them. */
 @Service
@@ -21,8 +26,11 @@ public class Exercises {
   private final ExerciseStore store;
   private final Courses courses;
   private final MeshFiles meshes;
+  private final ApplicationEventPublisher events;
 
-  Exercises(ExerciseStore store, Courses courses, MeshFiles meshes) {
+  Exercises(
+      ExerciseStore store, Courses courses, MeshFiles meshes, ApplicationEventPublisher events) {
+    this.events = events;
     this.store = store;
     this.courses = courses;
     this.meshes = meshes;
@@ -49,10 +57,45 @@ public class Exercises {
             draft.unit(),
             meshes.keep(starter),
             tolerance.scale(),
-            draft.profile().name(),
+            draft.profile(),
+            Wanted.NOTHING,
+            0,
             draft.dueAt());
     store.insert(exercise);
     return exercise.id();
+  }
+
+  /**
+   * Lets other kinds and numbers count, or asks something else of the shape. What was handed in is
+   * inspected anew after it: {@link TermsChanged}.
+   *
+   * @param revision of the terms that are replaced
+   */
+  @Transactional
+  public TermsView setTerms(
+      UUID id, SignedIn account, int revision, ProfileView asked, Wanted wanted) {
+    Exercise exercise = requireForInstructor(id, account);
+    Profile profile = profileOf(asked);
+    if (!store.setTerms(id, revision, profile, wanted)) {
+      throw Problem.of(
+          Problem.Kind.STALE,
+          "This was changed in another window meanwhile; here is how it stands now.",
+          Map.of("revision", exercise.termsRevision()));
+    }
+    events.publishEvent(new TermsChanged(id));
+    return TermsView.of(require(id));
+  }
+
+  public TermsView terms(UUID id, SignedIn account) {
+    return TermsView.of(requireForInstructor(id, account));
+  }
+
+  private static Profile profileOf(ProfileView asked) {
+    try {
+      return asked.profile();
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
+    }
   }
 
   /** For a student of its class. */

@@ -2,9 +2,7 @@ package fairedge.server.inspection;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
-import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Recall;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Since;
@@ -43,11 +41,9 @@ public class Inspections {
 
   /**
    * @param oddities what was odd about the mesh's file
-   * @param starter hash of the mesh that the work began from
    */
-  public CheckView inspect(
-      Mesh mesh, List<Oddity> oddities, String profile, Tolerance tolerance, byte[] starter) {
-    Report report = inspector(profile, tolerance, starter).inspect(mesh, oddities);
+  public CheckView inspect(Mesh mesh, List<Oddity> oddities, Terms terms) {
+    Report report = inspector(terms).inspect(mesh, oddities);
     return CheckView.of(report, mesh);
   }
 
@@ -56,21 +52,20 @@ public class Inspections {
    *
    * @param since what is known from before; null where nothing is
    */
-  public Checked inspect(
-      Mesh mesh, String profile, Tolerance tolerance, byte[] starter, @Nullable Since since) {
-    Inspector.Inspected inspected =
-        inspector(profile, tolerance, starter).inspect(mesh, List.of(), since);
+  public Checked inspect(Mesh mesh, Terms terms, @Nullable Since since) {
+    Inspector.Inspected inspected = inspector(terms).inspect(mesh, List.of(), since);
     return new Checked(CheckView.of(inspected.report(), mesh), inspected.recall());
   }
 
   /** How near to what was touched faces count as near. */
-  public double room(String profile, Tolerance tolerance) {
-    return new Inspector(Profile.named(profile), tolerance).room();
+  public double room(Terms terms) {
+    return new Inspector(terms.profile(), terms.tolerance()).room();
   }
 
-  private Inspector inspector(String profile, Tolerance tolerance, byte[] starter) {
-    Began began = new Began(HexFormat.of().formatHex(starter), tolerance.flat());
+  private Inspector inspector(Terms terms) {
+    byte[] starter = terms.starter();
+    Began began = new Began(HexFormat.of().formatHex(starter), terms.tolerance().flat());
     Starter known = starters.get(began, b -> new Starter(meshes.require(starter), b.near()));
-    return new Inspector(Profile.named(profile), tolerance, known);
+    return new Inspector(terms.profile(), terms.tolerance(), known).asking(terms.wanted(), null);
   }
 }

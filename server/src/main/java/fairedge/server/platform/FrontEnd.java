@@ -31,6 +31,10 @@ class FrontEnd {
     "/practice/{practice}",
     "/bench/{exercise}",
     "/desk",
+    "/handbook",
+    "/handbook/{card}",
+    "/exercises",
+    "/exercises/{exercise}",
     "/review/{submission}",
     "/answer/{submission}"
   })

@@ -99,13 +99,7 @@ public class Submissions {
 
   /** What was read from a file, inspected as an exercise wants it. */
   Prepared prepareFile(Exercise exercise, String fileName, ReadResult read) {
-    CheckView check =
-        inspections.inspect(
-            read.mesh(),
-            read.oddities(),
-            exercise.profile(),
-            exercise.tolerance(),
-            exercise.starter());
+    CheckView check = inspections.inspect(read.mesh(), read.oddities(), exercise.terms());
     Stream<ReadingView> remarks = read.remarks().stream().map(r -> new ReadingView(0, r));
     Stream<ReadingView> odd =
         read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
@@ -176,9 +170,15 @@ public class Submissions {
             prepared.step(),
             meshes.keep(prepared.mesh()),
             handedInAt);
-    store.insert(submission, key.client(), prepared.check(), prepared.reading());
+    int terms = exercises.require(key.exercise()).termsRevision();
+    store.insert(submission, key.client(), prepared.check(), prepared.reading(), terms);
     pictures.insertIfNew(submission.id(), PictureSize.row.name(), picture);
     return submission.id();
+  }
+
+  /** Its mesh. */
+  Mesh meshOf(Submission submission) {
+    return mesh(submission);
   }
 
   /** What a student is told of a submission of theirs. */

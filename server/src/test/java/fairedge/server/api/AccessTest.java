@@ -62,6 +62,14 @@ class AccessTest {
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
     Map<String, Object> step = Bollard.step(99, change);
     Map<String, Object> move = Bollard.move(99);
+    Map<String, Object> terms =
+        Map.of(
+            "revision",
+            99,
+            "profile",
+            Map.of("name", "x", "severities", Map.of(), "thresholds", Map.of()),
+            "wanted",
+            Map.of());
     Map<String, Object> draft = new HashMap<>();
     draft.put("revision", 99);
     draft.put("word", "");
@@ -73,6 +81,10 @@ class AccessTest {
         line("GET", "/api/me", null, 401, 200, 200, 200, 200),
         line("GET", "/api/my-work", null, 401, 200, 200, 200, 200),
         line("GET", "/api/desk", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/exercises/{exercise}/terms", null, 401, 404, 404, 404, 200),
+        line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409),
+        line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),
         line("GET", "/api/practice", null, 401, 200, 200, 200, 200),

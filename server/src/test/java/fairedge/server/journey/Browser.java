@@ -172,6 +172,11 @@ final class Browser implements AutoCloseable {
         });
   }
 
+  boolean isEnabled(String name) {
+    WebElement found = firstShown(named(name));
+    return found != null && found.isEnabled();
+  }
+
   /** Presses what is named so in the row that has some text. */
   void pressIn(String row, String name) {
     see(By.xpath(

@@ -106,6 +106,15 @@ class PlacesTest {
       signIn("Marit");
       browser.button("Review");
       expectOpen("desk", theme);
+      browser.open("/exercises");
+      browser.button("Mooring bollard");
+      expectOpen("exercises", theme);
+      browser.open("/exercises/" + exercise("Hatch lid"));
+      browser.see(By.cssSelector("[aria-label='Rings that stop']"));
+      expectOpen("terms", theme);
+      browser.open("/handbook/ring-stop");
+      browser.see("card");
+      expectOpen("handbook", theme);
       browser.open("/review/" + submission("tobias", false));
       browser.seeText("review-tally", "3 must");
       expectOpen("review", theme);
@@ -115,12 +124,47 @@ class PlacesTest {
 
   private void expectOpen(String place, String theme) {
     assertThat(browser.barriers()).as(place + ", " + theme).isEmpty();
-    if (List.of("desk", "my-work", "practice").contains(place) && theme.equals("light")) {
+    if (List.of("desk", "my-work", "practice", "terms", "handbook").contains(place)
+        && theme.equals("light")) {
       browser.picture(place);
     }
     if (place.equals("review") && theme.equals("night")) {
       browser.picture("review-night");
     }
+  }
+
+  /** What counts is changed on the screen; what was handed in is inspected anew by it. */
+  @Test
+  void termsOfAnExercise_areChanged_andCountAtOnce() {
+    signIn("Marit");
+    browser.button("Review");
+    browser.open("/exercises/" + exercise("Hatch lid"));
+    browser.see(By.xpath("//*[@aria-label='N-gons that are flat']//*[.='remark']")).click();
+    browser.see(By.xpath("//*[@aria-label='Rings that stop']//*[.='off']")).click();
+    browser.write("Neighbours whose widths differ by over", "5" + Keys.TAB);
+    browser.write("Face budget", "10");
+    browser.press("Save and inspect anew");
+    browser.await(() -> !browser.isEnabled("Save and inspect anew"));
+    browser.await(() ->
+        database
+            .value(
+                "select count(*) from submission_report r join submission s on s.id ="
+                    + " r.submission_id join exercise e on e.id = s.exercise_id where e.title ="
+                    + " 'Hatch lid' and r.terms_revision <> 1")
+            .equals("0"));
+    browser.reload();
+    assertThat(
+            browser
+                .see(By.cssSelector("[aria-label='Neighbours whose widths differ by over']"))
+                .getDomProperty("value"))
+        .isEqualTo("5");
+    browser.open(
+        "/review/"
+            + database.value(
+                "select s.id from submission s join exercise e on e.id = s.exercise_id where"
+                    + " e.title = 'Hatch lid' order by s.handed_in_at limit 1"));
+    browser.see(By.cssSelector("[data-finding-row^='too-many']"));
+    assertThat(browser.complaints()).isEmpty();
   }
 
   @Test

@@ -15,6 +15,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
@@ -108,6 +109,19 @@ public class AnswerStore {
         .set(NOTE.PLACE, json.write(note.place()))
         .set(NOTE.CAMERA, camera == null ? null : json.write(camera))
         .execute();
+  }
+
+  /** Lets notes name findings by other numbers; one that has none any more is of none. */
+  public void moveFindings(UUID submission, Map<Integer, Integer> numbers) {
+    db.selectFrom(NOTE)
+        .where(NOTE.SUBMISSION_ID.eq(submission), NOTE.FINDING.isNotNull())
+        .forUpdate()
+        .fetch()
+        .forEach(note ->
+            db.update(NOTE)
+                .set(NOTE.FINDING, numbers.get(note.getFinding()))
+                .where(NOTE.ID.eq(note.getId()))
+                .execute());
   }
 
   public void markReturned(UUID submission, UUID by, Instant at) {

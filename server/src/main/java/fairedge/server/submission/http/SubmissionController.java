@@ -2,6 +2,7 @@ package fairedge.server.submission.http;
 
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.HandedIn;
+import fairedge.server.submission.Rechecks;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.UploadView;
 import fairedge.server.submission.Uploads;
@@ -31,8 +32,10 @@ import org.springframework.web.multipart.MultipartFile;
 class SubmissionController {
   private final Submissions submissions;
   private final Uploads uploads;
+  private final Rechecks rechecks;
 
-  SubmissionController(Submissions submissions, Uploads uploads) {
+  SubmissionController(Submissions submissions, Uploads uploads, Rechecks rechecks) {
+    this.rechecks = rechecks;
     this.submissions = submissions;
     this.uploads = uploads;
   }
@@ -60,6 +63,13 @@ class SubmissionController {
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     return uploads.receive(exercise, student, name, file.getBytes(), clientKey);
+  }
+
+  /** How far it is with inspecting anew what was handed in, after the terms changed. */
+  @GetMapping("/exercises/{exercise}/recheck")
+  Rechecks.Progress recheck(
+      @PathVariable UUID exercise, @AuthenticationPrincipal SignedIn instructor) {
+    return rechecks.progress(exercise, instructor);
   }
 
   @GetMapping("/uploads/{id}")

@@ -23,6 +23,13 @@ public class PictureStore {
         .fetchOptional(SUBMISSION_PICTURE.PNG);
   }
 
+  /** Those of a submission, whose marks are others now. */
+  public void forget(UUID submission) {
+    db.deleteFrom(SUBMISSION_PICTURE)
+        .where(SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission))
+        .execute();
+  }
+
   public void insertIfNew(UUID submission, String size, byte[] png) {
     db.insertInto(SUBMISSION_PICTURE)
         .set(SUBMISSION_PICTURE.SUBMISSION_ID, submission)

@@ -3,6 +3,7 @@ package fairedge.server.submission.store;
 import static fairedge.schema.generated.Tables.SUBMISSION;
 import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.noCondition;
 
 import fairedge.core.inspect.Figures;
 import fairedge.json.CheckView;
@@ -20,6 +21,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.Record2;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
 
@@ -44,7 +46,11 @@ public class SubmissionStore {
         SUBMISSION, SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student));
   }
 
-  public void insert(Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
+  /**
+   * @param terms the revision of the terms by which it was checked
+   */
+  public void insert(
+      Submission s, UUID clientKey, CheckView check, List<ReadingView> reading, int terms) {
     db.insertInto(SUBMISSION)
         .set(SUBMISSION.ID, s.id())
         .set(SUBMISSION.EXERCISE_ID, s.exerciseId())
@@ -62,7 +68,42 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
         .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
         .set(SUBMISSION_REPORT.READING, json.write(reading))
+        .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
         .execute();
+  }
+
+  /** Puts a report in the place of the one that was made by other terms. */
+  public void replace(UUID id, CheckView check, int terms) {
+    db.update(SUBMISSION_REPORT)
+        .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
+        .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
+        .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .execute();
+  }
+
+  /** A submission whose report was made by other terms than these; the latest first. */
+  public Optional<Submission> nextOutdated(UUID exercise, int terms) {
+    return db.select(SUBMISSION)
+        .from(SUBMISSION)
+        .join(SUBMISSION_REPORT)
+        .on(SUBMISSION_REPORT.SUBMISSION_ID.eq(SUBMISSION.ID))
+        .where(SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION_REPORT.TERMS_REVISION.ne(terms))
+        .orderBy(SUBMISSION.HANDED_IN_AT.desc(), SUBMISSION.ID)
+        .limit(1)
+        .fetchOptional(r -> read(r.value1()));
+  }
+
+  /** How many reports of an exercise were made by these terms, or by whichever. */
+  public int reports(UUID exercise, @Nullable Integer terms) {
+    return db.fetchCount(
+        db.select(SUBMISSION.ID)
+            .from(SUBMISSION)
+            .join(SUBMISSION_REPORT)
+            .on(SUBMISSION_REPORT.SUBMISSION_ID.eq(SUBMISSION.ID))
+            .where(
+                SUBMISSION.EXERCISE_ID.eq(exercise),
+                terms == null ? noCondition() : SUBMISSION_REPORT.TERMS_REVISION.eq(terms)));
   }
 
   public Optional<Submission> find(UUID id) {

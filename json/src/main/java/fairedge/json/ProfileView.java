@@ -1,0 +1,54 @@
+package fairedge.json;
+
+import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Rule;
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.Threshold;
+import fairedge.core.inspect.Thresholds;
+import fairedge.json.FindingView.SeverityView;
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * A check profile as the API tells it and the store keeps it.
+ *
+ * @param severities how much each rule counts, by its name; those that are not named are off
+ * @param thresholds the numbers that are not the usual ones, by their names
+ */
+public record ProfileView(
+    String name, Map<String, SeverityView> severities, Map<String, Double> thresholds) {
+  private static final int LONGEST_NAME = 60;
+
+  public static ProfileView of(Profile profile) {
+    Map<String, SeverityView> severities = new TreeMap<>();
+    for (Rule rule : Rule.values()) {
+      profile
+          .severityOf(rule)
+          .ifPresent(s ->
+              severities.put(rule.key(), SeverityView.valueOf(s.name().toLowerCase(Locale.ROOT))));
+    }
+    Map<String, Double> thresholds = new TreeMap<>();
+    profile.thresholds().set().forEach((t, value) -> thresholds.put(t.key(), value));
+    return new ProfileView(profile.name(), severities, thresholds);
+  }
+
+  /**
+   * @throws IllegalArgumentException saying what can't be
+   */
+  public Profile profile() {
+    if (name.isBlank() || name.length() > LONGEST_NAME) {
+      throw new IllegalArgumentException(
+          "a profile has a name of " + LONGEST_NAME + " letters at the most");
+    }
+    Map<Rule, Severity> counts = new EnumMap<>(Rule.class);
+    severities.forEach((rule, severity) ->
+        counts.put(Rule.named(rule), Severity.valueOf(severity.name().toUpperCase(Locale.ROOT))));
+    Thresholds numbers = Thresholds.USUAL;
+    for (Map.Entry<String, Double> number : thresholds.entrySet()) {
+      numbers = numbers.with(Threshold.named(number.getKey()), number.getValue());
+    }
+    return new Profile(name, counts, numbers);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.exercise.http;
+
+import org.jspecify.annotations.NullMarked;

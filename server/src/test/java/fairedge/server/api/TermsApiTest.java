@@ -1,0 +1,144 @@
+package fairedge.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Database;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What counts in an exercise, changed by its instructor. */
+class TermsApiTest {
+  private Database database;
+  private Application app;
+  private Client marit;
+  private Client rune;
+  private String exercise;
+  private String workpiece;
+
+  @BeforeEach
+  void start() {
+    database = new Database();
+    app = Application.on(database);
+    marit = Client.signedIn(app, "marit");
+    rune = Client.signedIn(app, "rune");
+    JsonNode open = Bollard.open(rune, "Hatch lid");
+    exercise = open.path("task").path("exercise").asString();
+    workpiece = open.path("id").asString();
+  }
+
+  @AfterEach
+  void stop() {
+    app.close();
+    database.close();
+  }
+
+  private JsonNode terms() {
+    return marit.get("/api/exercises/" + exercise + "/terms").is(200).json();
+  }
+
+  private static Map<String, Object> asked(
+      JsonNode terms, Map<String, String> other, Map<String, Object> wanted) {
+    Map<String, Object> severities = new HashMap<>();
+    terms
+        .path("profile")
+        .path("severities")
+        .properties()
+        .forEach(e -> severities.put(e.getKey(), e.getValue().asString()));
+    other.forEach((rule, severity) -> {
+      if (severity.isEmpty()) {
+        severities.remove(rule);
+      } else {
+        severities.put(rule, severity);
+      }
+    });
+    return Map.of(
+        "revision",
+        terms.path("revision").asInt(),
+        "profile",
+        Map.of("name", "Lid, mild", "severities", severities, "thresholds", Map.of("jump", 4)),
+        "wanted",
+        wanted);
+  }
+
+  @Test
+  void exercisesOfAnInstructor_areListed() {
+    assertThat(marit.get("/api/exercises").is(200).json().size()).isEqualTo(3);
+    assertThat(rune.get("/api/exercises").is(200).json().size()).isZero();
+  }
+
+  @Test
+  void changedTerms_recheckWhatWasHandedIn_andTheBench() throws InterruptedException {
+    String submission =
+        rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    JsonNode before = marit.get("/api/submissions/" + submission + "/review").is(200).json();
+    assertThat(kinds(before.path("check")))
+        .contains("ngon", "ring-stop")
+        .doesNotContain("too-many");
+    JsonNode terms = terms();
+    assertThat(terms.path("profile").path("name").asString()).isEqualTo("All quads");
+    assertThat(terms.path("rules").size()).isGreaterThan(50);
+
+    Map<String, Object> mild =
+        asked(
+            terms,
+            Map.of("ngon", "remark", "ngon-flat", "remark", "ring-stop", ""),
+            Map.of("faces", 10, "parts", 2));
+    JsonNode after = marit.put("/api/exercises/" + exercise + "/terms", mild).is(200).json();
+    assertThat(after.path("revision").asInt()).isEqualTo(1);
+    assertThat(after.path("profile").path("thresholds").path("jump").asDouble()).isEqualTo(4);
+    assertThat(after.path("wanted").path("faces").asInt()).isEqualTo(10);
+    assertThat(marit.put("/api/exercises/" + exercise + "/terms", mild).is(409).detail())
+        .contains("another window");
+
+    awaitRecheck();
+    JsonNode now = marit.get("/api/submissions/" + submission + "/review").is(200).json();
+    assertThat(kinds(now.path("check")))
+        .contains("ngon", "parts", "too-many")
+        .doesNotContain("ring-stop");
+    JsonNode bench = rune.get("/api/workpieces/" + workpiece).is(200).json();
+    assertThat(kinds(bench.path("check"))).contains("too-many").doesNotContain("ring-stop");
+    assertThat(bench.path("task").path("profile").asString()).isEqualTo("Lid, mild");
+  }
+
+  @Test
+  void whatCantBe_isRefused_andChangesNothing() {
+    JsonNode terms = terms();
+    Map<String, Object> unknown = asked(terms, Map.of("no-such", "must"), Map.of());
+    assertThat(marit.put("/api/exercises/" + exercise + "/terms", unknown).is(400).detail())
+        .contains("no-such");
+    Map<String, Object> none = asked(terms, Map.of(), Map.of("parts", 0));
+    marit.put("/api/exercises/" + exercise + "/terms", none).is(400);
+    assertThat(terms().path("revision").asInt()).isZero();
+    marit
+        .put("/api/exercises/" + UUID.randomUUID() + "/terms", asked(terms, Map.of(), Map.of()))
+        .is(404);
+  }
+
+  private void awaitRecheck() throws InterruptedException {
+    for (int i = 0; i < 200; i++) {
+      JsonNode progress = marit.get("/api/exercises/" + exercise + "/recheck").is(200).json();
+      assertThat(progress.path("of").asInt()).isPositive();
+      if (progress.path("done").asInt() == progress.path("of").asInt()) {
+        return;
+      }
+      Thread.sleep(100);
+    }
+    throw new AssertionError("not inspected anew after 20 s");
+  }
+
+  private static List<String> kinds(JsonNode check) {
+    return check.path("findings").valueStream().map(f -> f.path("kind").asString()).toList();
+  }
+}

@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { queries } from '../../api/queries';
+import { Empty, Failure, Loading } from '../../ui/States';
+import { whenText } from '../../ui/time';
+
+/** The exercises that an instructor sets. */
+export function Exercises() {
+  const exercises = useQuery(queries.exercises());
+  if (exercises.error)
+    return <Failure error={exercises.error} onRetry={() => void exercises.refetch()} />;
+  if (!exercises.data) return <Loading stage="Looking up the exercises" />;
+  return (
+    <section className="mx-auto max-w-[920px] px-5 pt-5 pb-10">
+      <h1 className="border-b border-ink pb-3.5 text-[22px] leading-7 font-semibold">Exercises</h1>
+      {exercises.data.length === 0 && (
+        <Empty title="No exercise is set.">You teach no class that has one.</Empty>
+      )}
+      <ul>
+        {exercises.data.map((e) => (
+          <li key={e.id} className="border-b border-rule">
+            <Link
+              to={`/exercises/${e.id}`}
+              className="grid grid-cols-[minmax(0,1fr)_180px_200px] items-center gap-4 px-2 py-3 hover:bg-shoal1 max-md:grid-cols-1"
+            >
+              <span>
+                <span className="block font-semibold">{e.title}</span>
+                <span className="text-ink2">{e.summary}</span>
+              </span>
+              <span>
+                <span className="condensed block text-[13px] text-ink2">Checked as</span>
+                {e.profile}
+              </span>
+              <span className="text-ink2">{e.dueAt ? `Due ${whenText(e.dueAt)}` : 'No date'}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

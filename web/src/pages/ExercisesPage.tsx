@@ -1,0 +1,5 @@
+import { Exercises } from '../features/exercises/Exercises';
+
+export function ExercisesPage() {
+  return <Exercises />;
+}

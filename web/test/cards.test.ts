@@ -1,0 +1,24 @@
+import { expect, test } from 'vitest';
+import { cardOf, groups } from '../src/features/handbook/cards';
+import { KIND_NAMES } from '../src/ui/kinds';
+
+test('every kind of finding has a card that says why it matters and how to mend it', () => {
+  for (const kind of Object.keys(KIND_NAMES)) {
+    const card = cardOf(kind);
+    expect(card, kind).not.toBeNull();
+    expect(card!.title, kind).not.toBe('');
+    expect(card!.html, kind).toContain('<p>');
+  }
+});
+
+test('the list names every card that there is, and its links lead to cards', () => {
+  const listed = groups().flatMap((g) => g.cards);
+  expect(listed.map((c) => c.name)).toEqual(expect.arrayContaining(Object.keys(KIND_NAMES)));
+  for (const { name, title } of listed) {
+    const card = cardOf(name);
+    expect(card?.title, name).toBe(title);
+    for (const [, to] of card!.html.matchAll(/href="\/handbook\/([a-z-]+)"/g)) {
+      expect(cardOf(to!), `${name} to ${to}`).not.toBeNull();
+    }
+  }
+});
