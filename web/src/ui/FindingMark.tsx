@@ -14,7 +14,7 @@ const SHAPES = {
     colour: 'var(--mark-support)',
   },
   shape: {
-    body: 'M5.300 3.600a4.600 4.600 0 0 1 5.400 0 4.600 4.600 0 0 1 0 8.800 4.600 4.600 0 0 1-5.400 0 4.600 4.600 0 0 1 0-8.800Z',
+    body: 'M1.600 1.600h8.400v4.400h4.400v8.400H6v-4.400H1.600Z',
     colour: 'var(--mark-shape)',
   },
   surface: { body: 'M2 2h11.6l-2.8 3.2 3 2.6-3.6 3L13 14H2Z', colour: 'var(--mark-surface)' },

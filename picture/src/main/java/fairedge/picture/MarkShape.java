@@ -6,7 +6,6 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
-import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
@@ -21,7 +20,8 @@ enum MarkShape {
   VERTEX(0x0B5C96, new Ellipse2D.Double(1.6, 1.6, 12.8, 12.8)),
   FLOW(0x0B675A, polygon(1, 6, 5.6, 6, 5.6, 2.6, 11, 8, 5.6, 13.4, 5.6, 10, 1, 10)),
   SUPPORT(0x4A6410, polygon(1.8, 14.2, 1.8, 7, 7, 1.8, 14.2, 1.8, 14.2, 7.2, 7.2, 7.2, 7.2, 14.2)),
-  SHAPE(0x44566A, twoRounds()),
+  /** A form and its ghost. */
+  SHAPE(0x44566A, polygon(1.6, 1.6, 10, 1.6, 10, 6, 14.4, 6, 14.4, 14.4, 6, 14.4, 6, 10, 1.6, 10)),
   SURFACE(0x4A3FA3, polygon(2, 2, 13.6, 2, 10.8, 5.2, 13.8, 7.8, 10.2, 10.8, 13, 14, 2, 14));
 
   static final double FIELD = 16;
@@ -44,13 +44,6 @@ enum MarkShape {
     }
     path.closePath();
     return path;
-  }
-
-  /** A form and its ghost. */
-  private static Shape twoRounds() {
-    Area both = new Area(new Ellipse2D.Double(1.2, 3.4, 9.2, 9.2));
-    both.add(new Area(new Ellipse2D.Double(5.6, 3.4, 9.2, 9.2)));
-    return both;
   }
 
   static MarkShape of(Kind kind) {
