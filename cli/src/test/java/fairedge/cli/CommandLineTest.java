@@ -108,6 +108,27 @@ class CommandLineTest {
   }
 
   @Test
+  void shapeIsAskedFor_byFiles() throws IOException {
+    Path cube = file("cube.obj", CUBE);
+    Path large = file("large.obj", CUBE.replaceAll("(?m)^v (.) (.) (.)$", "v $100 $200 $300"));
+    Path asked = file("asked.json", "{\"parts\": 2, \"faces\": 5}");
+    assertThat(run("inspect", "--asked", asked, cube).out())
+        .contains("1 part instead of 2", "1 faces too many");
+    assertThat(run("inspect", "--starter", cube, large).out())
+        .contains("Does not lie where the starter lies");
+    Run wrong = run("inspect", "--asked", file("wrong.json", "{\"parts\": 0}"), cube);
+    assertThat(wrong.exit()).isEqualTo(2);
+    assertThat(wrong.err()).contains("wrong.json", "one part or more");
+    Path twoLoops =
+        file("loops.json", "[{\"tool\": \"loops\", \"edge\": [0, 4], \"fraction\": 0.25}]");
+    Path cut = folder.resolve("cut.ply");
+    assertThat(run("apply", cube, twoLoops, "--out", cut).exit()).isZero();
+    assertThat(run("inspect", "--starter", cube, "--reference", cube, cut).out())
+        .contains("4 edges that are not needed here");
+    assertThat(run("inspect", "--starter", cube, "--reference", cut, cut).exit()).isZero();
+  }
+
+  @Test
   void apply_makesChangesOneAfterTheOther_andKeepsTheVerticesFirst() throws Exception {
     Path cube = file("cube.obj", CUBE);
     Path changes =

@@ -130,24 +130,15 @@ final class CrossingFinder implements Finder {
     }
 
     private Finding tangled() {
-      return Tell.ofFace(
+      return Tell.ofWhole(
           subject,
           Rule.CROSSING,
-          firstFace(),
           new Measure(PAIRS, Measure.Unit.PAIRS),
           "Faces cross all over",
           "More than "
               + PAIRS
               + " pairs of faces cross or lie in each other's way: the form is too tangled for them"
               + " to be told one by one.");
-    }
-
-    private int firstFace() {
-      int f = 0;
-      while (!mesh.hasFace(f)) {
-        f++;
-      }
-      return f;
     }
 
     private void addFace(int f) {

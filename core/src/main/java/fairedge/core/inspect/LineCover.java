@@ -58,20 +58,12 @@ record LineCover(double length, double share, double largest, Vec3 farthest, int
     Mesh mesh = subject.mesh();
     return IntStream.range(0, mesh.edgeEnd())
         .parallel()
-        .filter(e -> isPlaced(subject, e))
+        .filter(e -> subject.isPlacedSide(e))
         .boxed()
         .min(
             Comparator.<Integer>comparingDouble(e -> distance(mesh, e, place))
                 .thenComparingInt(e -> e))
         .orElse(0);
-  }
-
-  private static boolean isPlaced(Subject subject, int e) {
-    Mesh mesh = subject.mesh();
-    return mesh.hasEdge(e)
-        && subject.topology().uses(e) > 0
-        && mesh.hasPlace(mesh.first(e))
-        && mesh.hasPlace(mesh.second(e));
   }
 
   private static double distance(Mesh mesh, int e, Vec3 p) {
@@ -89,7 +81,7 @@ record LineCover(double length, double share, double largest, Vec3 farthest, int
     return IntStream.range(0, mesh.edgeEnd())
         .parallel()
         .filter(e ->
-            isPlaced(subject, e) && runsAlong(subject, e, along) && mayMeet(mesh, e, a, b, near))
+            subject.isPlacedSide(e) && runsAlong(subject, e, along) && mayMeet(mesh, e, a, b, near))
         .mapToObj(e -> stretch(mesh, e, a, b, near))
         .filter(s -> s.to() > s.from())
         .sorted(Comparator.comparingDouble(Stretch::from).thenComparingDouble(Stretch::to))

@@ -24,7 +24,7 @@ final class LopsidedFinder implements Finder {
     BitSet alone = new BitSet();
     IntStream.range(0, mesh.edgeEnd())
         .parallel()
-        .filter(e -> isOfFaces(subject, e) && !isMet(mesh, grid, mirror, e))
+        .filter(e -> subject.isPlacedSide(e) && !isMet(mesh, grid, mirror, e))
         .sorted()
         .forEachOrdered(alone::set);
     return EdgeGroups.of(mesh, alone).stream()
@@ -41,14 +41,6 @@ final class LopsidedFinder implements Finder {
                     edges.length == 1 ? "this edge meets" : "these " + edges.length + " edges meet",
                     mirror.within())))
         .toList();
-  }
-
-  private static boolean isOfFaces(Subject subject, int e) {
-    Mesh mesh = subject.mesh();
-    return mesh.hasEdge(e)
-        && subject.topology().uses(e) > 0
-        && mesh.hasPlace(mesh.first(e))
-        && mesh.hasPlace(mesh.second(e));
   }
 
   private static boolean isMet(Mesh mesh, SegmentGrid grid, Wanted.Mirror mirror, int e) {

@@ -1,7 +1,6 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
 
@@ -19,26 +18,20 @@ final class PlacedFinder implements Finder {
       return List.of();
     }
     Mesh mesh = subject.mesh();
-    int first = 0;
-    while (!mesh.hasFace(first)) {
-      first++;
-    }
     Vec3 middle = mesh.bounds().centre();
     Measure measure =
         placement.scale() != 1
             ? new Measure(placement.scale(), Measure.Unit.RATIO)
             : new Measure(placement.moved(middle).distance(middle), Measure.Unit.LENGTH);
     return List.of(
-        new Finding.Told(
+        Tell.ofWhole(
+            subject,
             Rule.PLACED,
-            List.of(Element.face(first)),
-            Places.onFace(mesh, first),
-            Places.meanEdge(mesh, first),
             measure,
             "Does not lie where the starter lies",
             "To bring this mesh to where the starter lies, "
                 + placement.words()
                 + ". Set unit and axes when you save it. Everything else here was compared as if it"
-                + " lay right. This is about the whole mesh."));
+                + " lay right."));
   }
 }

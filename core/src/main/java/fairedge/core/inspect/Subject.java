@@ -91,10 +91,8 @@ final class Subject {
     }
     SegmentGrid lines = wanted.hardLines(tolerance);
     for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (mesh.hasEdge(e)
+      if (isPlacedSide(e)
           && topology.uses(e) == 2
-          && mesh.hasPlace(mesh.first(e))
-          && mesh.hasPlace(mesh.second(e))
           && lines.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)))) {
         marked.set(e);
       }
@@ -130,6 +128,14 @@ final class Subject {
   /** What is known from before, and what was touched since. */
   @Nullable Since since() {
     return since;
+  }
+
+  /** Whether an edge is the side of a face, and both its ends have places. */
+  boolean isPlacedSide(int e) {
+    return mesh.hasEdge(e)
+        && topology.uses(e) > 0
+        && mesh.hasPlace(mesh.first(e))
+        && mesh.hasPlace(mesh.second(e));
   }
 
   /** What to keep for the next inspection. */

@@ -36,6 +36,18 @@ final class Tell {
         sentence);
   }
 
+  /** About the whole mesh; its mark stands on the first face. */
+  static Finding ofWhole(
+      Subject subject, Rule rule, Measure measure, String title, String sentence) {
+    Mesh mesh = subject.mesh();
+    int first = 0;
+    while (!mesh.hasFace(first)) {
+      first++;
+    }
+    return ofFace(
+        subject, rule, first, measure, title, sentence + " This is about the whole mesh.");
+  }
+
   /** Vertices, then edges. */
   static List<Element> elements(int[] vertices, int[] edges) {
     List<Element> elements = new ArrayList<>();

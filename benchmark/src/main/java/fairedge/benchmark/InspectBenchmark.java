@@ -1,0 +1,123 @@
+package fairedge.benchmark;
+
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Inspector.Inspected;
+import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.Report;
+import fairedge.core.inspect.Rule;
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.Since;
+import fairedge.core.inspect.Starter;
+import fairedge.core.inspect.Thresholds;
+import fairedge.core.inspect.Wanted;
+import fairedge.core.mesh.ElementSet;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Change;
+import fairedge.core.step.Workpiece;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Param;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** Parts of an inspection, and what is saved after a step. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(value = 1, jvmArgs = "-Xmx1200m")
+@Warmup(iterations = 3, time = 3)
+@Measurement(iterations = 4, time = 3)
+public class InspectBenchmark {
+  @Param({"10000", "100000", "1000000"})
+  int quads;
+
+  private Mesh mesh = Sheets.sheet(1);
+  private Inspector plain = of(Profile.OPEN_SHEET);
+  private Inspector crossing = of(Profile.OPEN_SHEET);
+  private Inspector distances = of(Profile.OPEN_SHEET);
+  private Inspector bench = of(Profile.OPEN_SHEET);
+  private Workpiece workpiece = new Workpiece(mesh, new Tolerance(1));
+  private Inspected before = bench.inspect(mesh, List.of(), null);
+  private ElementSet touched = new ElementSet();
+
+  private Inspector of(Profile profile) {
+    return new Inspector(profile, Tolerance.of(mesh.bounds()));
+  }
+
+  private static Profile only(Rule... rules) {
+    Map<Rule, Severity> severities = new EnumMap<>(Rule.class);
+    for (Rule rule : rules) {
+      severities.put(rule, Severity.MUST);
+    }
+    return new Profile("only", severities, Thresholds.USUAL);
+  }
+
+  /** What the limit of two seconds is about: without crossing, curvature, Support and Shape. */
+  private static Profile withoutCrossing() {
+    Map<Rule, Severity> severities = new EnumMap<>(Rule.class);
+    for (Rule rule : Rule.values()) {
+      if (rule != Rule.CROSSING) {
+        Profile.OPEN_SHEET.severityOf(rule).ifPresent(s -> severities.put(rule, s));
+      }
+    }
+    return new Profile("without crossing", severities, Thresholds.USUAL);
+  }
+
+  @Setup
+  public void setUp() {
+    mesh = Sheets.sheet(quads);
+    Tolerance tolerance = Tolerance.of(mesh.bounds());
+    plain = of(withoutCrossing());
+    crossing = of(only(Rule.CROSSING));
+    Wanted near =
+        new Wanted(
+            null, null, 1e-4 * tolerance.scale(), null, false, List.of(), List.of(), List.of());
+    distances =
+        new Inspector(
+                only(Rule.MOVED), tolerance, new Starter(Sheets.sheet(quads), tolerance.flat()))
+            .asking(near, null);
+    bench =
+        new Inspector(
+            Profile.OPEN_SHEET, tolerance, new Starter(Sheets.sheet(quads), tolerance.flat()));
+    workpiece = new Workpiece(Sheets.sheet(quads), tolerance);
+    before = bench.inspect(workpiece.mesh(), List.of(), null);
+    workpiece.apply(Change.LoopsChange.of(0, 0.5));
+    touched = workpiece.lastTouched().orElseThrow();
+    workpiece.near(touched, bench.room());
+  }
+
+  @Benchmark
+  public Report withoutCrossingAndShape() {
+    return plain.inspect(mesh);
+  }
+
+  /** With what every inspection makes. */
+  @Benchmark
+  public Report crossingAlone() {
+    return crossing.inspect(mesh);
+  }
+
+  /** Both ways, with what every inspection makes. */
+  @Benchmark
+  public Report distancesAlone() {
+    return distances.inspect(mesh);
+  }
+
+  /** After a loop across the sheet, knowing the check before it. */
+  @Benchmark
+  public Inspected afterAStep() {
+    Since since = new Since(before.recall(), touched, workpiece.near(touched, bench.room()));
+    return bench.inspect(workpiece.mesh(), List.of(), since);
+  }
+}
