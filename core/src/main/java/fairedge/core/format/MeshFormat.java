@@ -32,6 +32,9 @@ public enum MeshFormat {
 
   private static final int LOOKED_AT = 1024;
 
+  /** In bytes, binary. */
+  private static final int SHORTEST_STL = 84;
+
   /** A glTF is read whole. */
   private static final int MOST_GLTF = 1 << 30;
 
@@ -97,7 +100,7 @@ public enum MeshFormat {
       return OFF;
     }
     boolean facets = word.equalsIgnoreCase("solid") && (text.contains("facet") || isText(head));
-    return facets || !isText(head) ? STL : OBJ;
+    return facets || (!isText(head) && head.length >= SHORTEST_STL) ? STL : OBJ;
   }
 
   /** A binary file has a zero byte somewhere at its beginning. */
