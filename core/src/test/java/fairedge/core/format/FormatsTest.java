@@ -251,6 +251,7 @@ class FormatsTest {
         .contains("mesh 7");
     assertThat(refused("{".repeat(3)).line()).isEqualTo(1);
     assertThat(refused("{\"a\":" + "[".repeat(100_000)).expected()).contains("nested");
+    assertThat(refused("{\"a\":[" + "0,".repeat(3_000_000) + "0]}").expected()).contains("values");
     assertThat(refused("{}").found()).contains("asset");
     assertThat(refused("glTF\2\0\0\0\377\377\377\377\377\377\377\177JSON").expected())
         .contains("chunk");

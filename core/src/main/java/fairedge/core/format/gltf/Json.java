@@ -10,14 +10,17 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A small reader of JSON (RFC 8259): objects become maps, arrays lists, numbers doubles. Nested no
- * deeper than {@value #DEEPEST}. Cost: the text.
+ * deeper than {@value #DEEPEST}, {@value #MOST} values at the most, so that memory is bounded.
+ * Cost: the text.
  */
 final class Json {
   private static final int DEEPEST = 100;
+  private static final int MOST = 2_000_000;
 
   private final byte[] text;
   private int at;
   private int line = 1;
+  private int values;
 
   private Json(byte[] text) {
     this.text = text;
@@ -68,6 +71,9 @@ final class Json {
   private @Nullable Object value(int depth) throws BadFile {
     if (depth > DEEPEST) {
       throw bad("JSON that is nested no deeper than " + DEEPEST);
+    }
+    if (++values > MOST) {
+      throw bad("JSON with " + MOST + " values at the most");
     }
     blank();
     int c = at < text.length ? text[at] : -1;
