@@ -31,11 +31,11 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** Parts of an inspection, and what is saved after a step. */
+/** Parts of an inspection, and what is saved after a step; two meshes of the size are held. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Fork(value = 1, jvmArgs = "-Xmx1200m")
+@Fork(value = 1, jvmArgs = "-Xmx3g")
 @Warmup(iterations = 3, time = 3)
 @Measurement(iterations = 4, time = 3)
 public class InspectBenchmark {
@@ -78,18 +78,14 @@ public class InspectBenchmark {
   public void setUp() {
     mesh = Sheets.sheet(quads);
     Tolerance tolerance = Tolerance.of(mesh.bounds());
+    Starter starter = new Starter(mesh, tolerance.flat());
     plain = of(withoutCrossing());
     crossing = of(only(Rule.CROSSING));
     Wanted near =
         new Wanted(
             null, null, 1e-4 * tolerance.scale(), null, false, List.of(), List.of(), List.of());
-    distances =
-        new Inspector(
-                only(Rule.MOVED), tolerance, new Starter(Sheets.sheet(quads), tolerance.flat()))
-            .asking(near, null);
-    bench =
-        new Inspector(
-            Profile.OPEN_SHEET, tolerance, new Starter(Sheets.sheet(quads), tolerance.flat()));
+    distances = new Inspector(only(Rule.MOVED), tolerance, starter).asking(near, null);
+    bench = new Inspector(Profile.OPEN_SHEET, tolerance, starter);
     workpiece = new Workpiece(Sheets.sheet(quads), tolerance);
     before = bench.inspect(workpiece.mesh(), List.of(), null);
     workpiece.apply(Change.LoopsChange.of(0, 0.5));
