@@ -40,7 +40,15 @@ public record FindingView(
   public enum SeverityView {
     must,
     should,
-    remark
+    remark;
+
+    public static SeverityView of(Severity severity) {
+      return valueOf(severity.name().toLowerCase(Locale.ROOT));
+    }
+
+    public Severity severity() {
+      return Severity.valueOf(name().toUpperCase(Locale.ROOT));
+    }
   }
 
   /**
@@ -76,7 +84,7 @@ public record FindingView(
         f.key(),
         f.kind().key(),
         f.kind().family().title(),
-        severityOf(assessed.severity()),
+        SeverityView.of(assessed.severity()),
         f.title(),
         f.sentence(),
         f.elements().stream().map(e -> ElementView.of(e, mesh)).toList(),
@@ -84,10 +92,6 @@ public record FindingView(
         f.reach(),
         f.measure().value(),
         f.measure().unit().name().toLowerCase(Locale.ROOT));
-  }
-
-  private static SeverityView severityOf(Severity severity) {
-    return SeverityView.valueOf(severity.name().toLowerCase(Locale.ROOT));
   }
 
   public Comparison.Spot spot() {

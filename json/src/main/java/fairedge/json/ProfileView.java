@@ -7,7 +7,6 @@ import fairedge.core.inspect.Threshold;
 import fairedge.core.inspect.Thresholds;
 import fairedge.json.FindingView.SeverityView;
 import java.util.EnumMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -24,10 +23,7 @@ public record ProfileView(
   public static ProfileView of(Profile profile) {
     Map<String, SeverityView> severities = new TreeMap<>();
     for (Rule rule : Rule.values()) {
-      profile
-          .severityOf(rule)
-          .ifPresent(s ->
-              severities.put(rule.key(), SeverityView.valueOf(s.name().toLowerCase(Locale.ROOT))));
+      profile.severityOf(rule).ifPresent(s -> severities.put(rule.key(), SeverityView.of(s)));
     }
     Map<String, Double> thresholds = new TreeMap<>();
     profile.thresholds().set().forEach((t, value) -> thresholds.put(t.key(), value));
@@ -43,8 +39,7 @@ public record ProfileView(
           "a profile has a name of " + LONGEST_NAME + " letters at the most");
     }
     Map<Rule, Severity> counts = new EnumMap<>(Rule.class);
-    severities.forEach((rule, severity) ->
-        counts.put(Rule.named(rule), Severity.valueOf(severity.name().toUpperCase(Locale.ROOT))));
+    severities.forEach((rule, severity) -> counts.put(Rule.named(rule), severity.severity()));
     Thresholds numbers = Thresholds.USUAL;
     for (Map.Entry<String, Double> number : thresholds.entrySet()) {
       numbers = numbers.with(Threshold.named(number.getKey()), number.getValue());

@@ -3,7 +3,6 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.Surface;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
 
 /**
@@ -15,31 +14,33 @@ import java.util.stream.IntStream;
  * good enough the triangle is quartered, until nothing can lie farther than what was found by more
  * than a hundredth, or than what is allowed (after Kang, Kyung, Yoon and Kim, "Fast and robust
  * Hausdorff distance computation from triangle mesh to quad mesh in near-zero cases", 2018). The
- * mean is that of corners and middles (a rule exact for quadratics). Cost: n log m, and {@value
- * #MOST} quarters at the most.
+ * mean is that of the corners of triangles. Cost: n log m, and {@value #MOST} quarters for each
+ * {@value #BLOCK} triangles at the most; where they do not suffice, the largest that was found is
+ * told. The same on one processor and on many.
  *
  * @param largest found at {@code place}: the true one is not larger by more than a hundredth
  * @param mean by area, of the places' distances
  */
 record Deviation(double largest, Vec3 place, int face, double mean) {
-  private static final int MOST = 2_000_000;
+  private static final int MOST = 200_000;
   private static final int DEEPEST = 20;
   private static final int BLOCK = 1024;
   private static final double CLOSE_ENOUGH = 1.01;
 
   /**
+   * @param mesh whose surface {@code own} is
    * @param allowed up to which nobody asks how far exactly
    */
   static Deviation of(Mesh mesh, Surface own, Surface other, double allowed) {
     if (own.triangles() == 0 || other.triangles() == 0) {
       return new Deviation(0, Vec3.ZERO, Mesh.NONE, 0);
     }
-    AtomicLong quarters = new AtomicLong();
+    int[] nearest = other.nearest(mesh);
     Search[] searches =
         IntStream.rangeClosed(0, (own.triangles() - 1) / BLOCK)
             .parallel()
             .mapToObj(block -> {
-              Search search = new Search(own, other, allowed, quarters);
+              Search search = new Search(own, other, nearest, allowed);
               int end = Math.min(own.triangles(), (block + 1) * BLOCK);
               for (int t = block * BLOCK; t < end; t++) {
                 search.look(t);
@@ -67,42 +68,41 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
   private static final class Search {
     private final Surface own;
     private final Surface other;
+    private final int[] nearest;
     private final double allowed;
-    private final AtomicLong quarters;
-    private int guess = -1;
+    private int quarters;
     private int face = Mesh.NONE;
     private double largest;
     private Vec3 place = Vec3.ZERO;
     private double sum;
     private double area;
 
-    Search(Surface own, Surface other, double allowed, AtomicLong quarters) {
+    Search(Surface own, Surface other, int[] nearest, double allowed) {
       this.own = own;
       this.other = other;
+      this.nearest = nearest;
       this.allowed = allowed;
-      this.quarters = quarters;
     }
 
     void look(int t) {
-      Vec3 a = own.corner(t, 0);
-      Vec3 b = own.corner(t, 1);
-      Vec3 c = own.corner(t, 2);
-      double atA = ask(t, a);
-      double atB = ask(t, b);
-      double atC = ask(t, c);
-      double size = b.minus(a).cross(c.minus(a)).length() / 2;
+      Vec3[] corners = new Vec3[3];
+      int[] near = new int[3];
+      double distances = 0;
+      for (int i = 0; i < 3; i++) {
+        corners[i] = own.corner(t, i);
+        near[i] = nearest[own.vertexOf(t, i)];
+        distances += found(t, corners[i], near[i]);
+      }
+      Vec3 a = corners[0];
+      double size = corners[1].minus(a).cross(corners[2].minus(a)).length() / 2;
       area += size;
-      sum += size * ((atA + atB + atC) / 12 + 0.75 * ask(t, middle(a, b, c)));
-      quarter(t, a, b, c, 0);
+      sum += size * distances / 3;
+      quarter(t, corners, near, 0);
     }
 
-    private static Vec3 middle(Vec3 a, Vec3 b, Vec3 c) {
-      return a.plus(b).plus(c).times(1.0 / 3);
-    }
-
-    private double ask(int t, Vec3 p) {
-      guess = other.nearest(p, guess);
-      double distance = other.distance(guess, p);
+    /** Takes a place and the triangle nearest to it into account. */
+    private double found(int t, Vec3 p, int near) {
+      double distance = other.distance(near, p);
       if (distance > largest) {
         largest = distance;
         place = p;
@@ -111,36 +111,50 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
       return distance;
     }
 
-    private void quarter(int t, Vec3 a, Vec3 b, Vec3 c, int depth) {
-      if (isBounded(a, b, c) || depth == DEEPEST || quarters.incrementAndGet() > MOST) {
+    /**
+     * @param near the triangle over there nearest to each corner
+     */
+    private void quarter(int t, Vec3[] corners, int[] near, int depth) {
+      if (isBounded(corners, near) || depth == DEEPEST || ++quarters > MOST) {
         return;
       }
-      Vec3 ab = a.towards(b, 0.5);
-      Vec3 bc = b.towards(c, 0.5);
-      Vec3 ca = c.towards(a, 0.5);
-      ask(t, ab);
-      ask(t, bc);
-      ask(t, ca);
-      quarter(t, a, ab, ca, depth + 1);
-      quarter(t, ab, b, bc, depth + 1);
-      quarter(t, ca, bc, c, depth + 1);
-      quarter(t, ab, bc, ca, depth + 1);
-    }
-
-    /** Whether the triangle's corners are all near enough to one triangle over there. */
-    private boolean isBounded(Vec3 a, Vec3 b, Vec3 c) {
-      double enough = Math.max(allowed, largest * CLOSE_ENOUGH);
-      if (isWithin(guess, a, b, c, enough)) {
-        return true;
+      Vec3[] halves = new Vec3[3];
+      int[] nearHalves = new int[3];
+      for (int i = 0; i < 3; i++) {
+        halves[i] = corners[i].towards(corners[(i + 1) % 3], 0.5);
+        nearHalves[i] = other.nearest(halves[i], near[i]);
+        found(t, halves[i], nearHalves[i]);
       }
-      int middle = other.nearest(middle(a, b, c), guess);
-      return middle != guess && isWithin(middle, a, b, c, enough);
+      for (int i = 0; i < 3; i++) {
+        int before = (i + 2) % 3;
+        quarter(
+            t,
+            new Vec3[] {corners[i], halves[i], halves[before]},
+            new int[] {near[i], nearHalves[i], nearHalves[before]},
+            depth + 1);
+      }
+      quarter(t, halves, nearHalves, depth + 1);
     }
 
-    private boolean isWithin(int triangle, Vec3 a, Vec3 b, Vec3 c, double enough) {
-      return other.distance(triangle, a) <= enough
-          && other.distance(triangle, b) <= enough
-          && other.distance(triangle, c) <= enough;
+    /** Whether the corners are all near enough to one triangle over there. */
+    private boolean isBounded(Vec3[] corners, int[] near) {
+      double enough = Math.max(allowed, largest * CLOSE_ENOUGH);
+      for (int triangle : near) {
+        if (isWithin(triangle, corners, enough)) {
+          return true;
+        }
+      }
+      Vec3 middle = corners[0].plus(corners[1]).plus(corners[2]).times(1.0 / 3);
+      return isWithin(other.nearest(middle, near[0]), corners, enough);
+    }
+
+    private boolean isWithin(int triangle, Vec3[] corners, double enough) {
+      for (Vec3 corner : corners) {
+        if (other.distance(triangle, corner) > enough) {
+          return false;
+        }
+      }
+      return true;
     }
   }
 }

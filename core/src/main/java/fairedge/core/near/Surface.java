@@ -274,25 +274,22 @@ public final class Surface {
   }
 
   /**
-   * How far each vertex of another mesh lies from this surface; not a number for those without a
-   * place or where there is no surface. On all processors.
+   * The triangle nearest to each vertex of another mesh; -1 for those without a place, or where
+   * there is no triangle. On all processors.
    */
-  public double[] distances(Mesh other) {
-    double[] distances = new double[other.vertexEnd()];
+  public int[] nearest(Mesh other) {
+    int[] nearest = new int[other.vertexEnd()];
     int block = 4096;
     IntStream.rangeClosed(0, other.vertexEnd() / block)
         .parallel()
         .forEach(b -> {
           int guess = -1;
           for (int v = b * block; v < Math.min(other.vertexEnd(), (b + 1) * block); v++) {
-            distances[v] = Double.NaN;
-            if (count > 0 && other.hasVertex(v) && other.hasPlace(v)) {
-              Vec3 at = other.position(v);
-              guess = nearest(at, guess);
-              distances[v] = distance(guess, at);
-            }
+            boolean asked = other.hasVertex(v) && other.hasPlace(v);
+            guess = asked ? nearest(other.position(v), guess) : guess;
+            nearest[v] = asked ? guess : -1;
           }
         });
-    return distances;
+    return nearest;
   }
 }

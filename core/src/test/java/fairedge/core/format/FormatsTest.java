@@ -252,6 +252,21 @@ class FormatsTest {
     assertThat(refused("{".repeat(3)).line()).isEqualTo(1);
     assertThat(refused("{\"a\":" + "[".repeat(100_000)).expected()).contains("nested");
     assertThat(refused("{\"a\":[" + "0,".repeat(3_000_000) + "0]}").expected()).contains("values");
+    assertThat(
+            refused(
+                    gltf(mesh, data(TWO), data(square()))
+                        .replace("\"byteLength\":48}", "\"byteLength\":48,\"byteStride\":4}"))
+                .found())
+        .contains("stride");
+    String primitive = "{\"attributes\":{\"POSITION\":0}}";
+    assertThat(
+            refused(
+                    gltf(mesh, data(TWO), data(square()))
+                        .replace(
+                            "\"primitives\":[",
+                            "\"primitives\":[" + (primitive + ",").repeat(20_000)))
+                .found())
+        .contains("more");
     assertThat(refused("{}").found()).contains("asset");
     assertThat(refused("glTF\2\0\0\0\377\377\377\377\377\377\377\177JSON").expected())
         .contains("chunk");

@@ -95,7 +95,8 @@ final class Held {
   void countsBy(Terms now) {
     if (!now.countsLike(terms)) {
       terms = now;
-      moved(null);
+      touched = null;
+      unchecked = unchecked == null ? new Unchecked(null) : unchecked;
     }
   }
 

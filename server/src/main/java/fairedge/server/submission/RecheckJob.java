@@ -33,7 +33,12 @@ class RecheckJob implements Job {
    */
   @EventListener
   void onChanged(TermsChanged changed) {
-    jobs.add(NAME, changed.exercise() + " " + UUID.randomUUID());
+    jobs.add(NAME, runFor(changed.exercise()));
+  }
+
+  /** Names another run for an exercise. */
+  static String runFor(UUID exercise) {
+    return exercise + " " + UUID.randomUUID();
   }
 
   @Override

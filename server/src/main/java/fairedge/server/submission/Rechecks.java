@@ -15,7 +15,6 @@ import fairedge.server.submission.store.SubmissionStore;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -75,7 +74,7 @@ public class Rechecks {
   private void recheck(Submission submission, Exercise exercise) {
     CheckView before = store.check(submission.id());
     CheckView fresh =
-        inspections.inspect(submissions.meshOf(submission), List.of(), exercise.terms());
+        inspections.inspect(submissions.mesh(submission), List.of(), exercise.terms());
     Stream<FindingView> kept =
         before.findings().stream()
             .filter(f -> OF_THE_FILE.contains(f.kind()))
@@ -91,9 +90,7 @@ public class Rechecks {
   }
 
   private static Optional<FindingView> reassessed(FindingView f, Profile profile) {
-    return profile
-        .severityOf(Rule.named(f.kind()))
-        .map(s -> f.with(SeverityView.valueOf(s.name().toLowerCase(Locale.ROOT))));
+    return profile.severityOf(Rule.named(f.kind())).map(s -> f.with(SeverityView.of(s)));
   }
 
   private static Map<Integer, Integer> followed(List<FindingView> before, List<FindingView> now) {

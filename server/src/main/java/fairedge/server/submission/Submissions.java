@@ -2,7 +2,6 @@ package fairedge.server.submission;
 
 import fairedge.core.format.ReadResult;
 import fairedge.core.inspect.Kind;
-import fairedge.core.inspect.Severity;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.Oddity;
@@ -16,6 +15,7 @@ import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.HandedIn.ReadingView;
@@ -28,7 +28,6 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -50,6 +49,7 @@ public class Submissions {
   private final Exercises exercises;
   private final MeshFiles meshes;
   private final Inspections inspections;
+  private final JobQueue jobs;
   private final Clock clock;
 
   Submissions(
@@ -60,7 +60,9 @@ public class Submissions {
       Exercises exercises,
       MeshFiles meshes,
       Inspections inspections,
+      JobQueue jobs,
       Clock clock) {
+    this.jobs = jobs;
     this.store = store;
     this.uploads = uploads;
     this.pictures = pictures;
@@ -71,13 +73,18 @@ public class Submissions {
     this.clock = clock;
   }
 
-  /** A mesh that was inspected, about to be kept. */
+  /**
+   * A mesh that was inspected, about to be kept.
+   *
+   * @param terms the revision of the terms by which it was
+   */
   record Prepared(
       Mesh mesh,
       @Nullable String fileName,
       @Nullable Long step,
       CheckView check,
-      List<ReadingView> reading) {}
+      List<ReadingView> reading,
+      int terms) {}
 
   /** Hands in a workpiece as it stands at a revision. */
   @Transactional
@@ -91,7 +98,8 @@ public class Submissions {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Free practice is not handed in.");
     }
     Exercise exercise = exercises.requireForStudent(exerciseId, student);
-    Prepared prepared = new Prepared(mesh, null, step, state.check(), List.of());
+    Prepared prepared =
+        new Prepared(mesh, null, step, state.check(), List.of(), exercise.termsRevision());
     Key key = new Key(exercise.id(), student.id(), clientKey);
     return findKept(key)
         .orElseGet(() -> handedIn(keep(key, prepared, draw(prepared), clock.instant())));
@@ -104,7 +112,7 @@ public class Submissions {
     Stream<ReadingView> odd =
         read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
     List<ReadingView> reading = Stream.concat(remarks, odd).toList();
-    return new Prepared(read.mesh(), fileName, null, check, reading);
+    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsRevision());
   }
 
   /** The picture for a row of the desk. */
@@ -116,11 +124,7 @@ public class Submissions {
     List<Mark> marks =
         check.findings().stream()
             .sorted(Comparator.comparing(FindingView::severity))
-            .map(f ->
-                new Mark(
-                    Kind.named(f.kind()),
-                    Severity.valueOf(f.severity().name().toUpperCase(Locale.ROOT)),
-                    f.place()))
+            .map(f -> new Mark(Kind.named(f.kind()), f.severity().severity(), f.place()))
             .toList();
     return MeshPicture.png(mesh, marks, size.size());
   }
@@ -170,15 +174,13 @@ public class Submissions {
             prepared.step(),
             meshes.keep(prepared.mesh()),
             handedInAt);
-    int terms = exercises.require(key.exercise()).termsRevision();
-    store.insert(submission, key.client(), prepared.check(), prepared.reading(), terms);
+    store.insert(submission, key.client(), prepared.check(), prepared.reading(), prepared.terms());
+    if (exercises.require(key.exercise()).termsRevision() != prepared.terms()) {
+      // The terms changed while it was read: the run for that may be over already.
+      jobs.add(RecheckJob.NAME, RecheckJob.runFor(key.exercise()));
+    }
     pictures.insertIfNew(submission.id(), PictureSize.row.name(), picture);
     return submission.id();
-  }
-
-  /** Its mesh. */
-  Mesh meshOf(Submission submission) {
-    return mesh(submission);
   }
 
   /** What a student is told of a submission of theirs. */

@@ -40,6 +40,8 @@ public final class GltfReader {
   private final byte[] @Nullable [] buffers;
   private final byte @Nullable [] chunk;
   private final Assembly assembly;
+  private final long mostNumbers;
+  private long numbers;
   private boolean lost;
   private int nodes;
 
@@ -48,6 +50,7 @@ public final class GltfReader {
     this.chunk = chunk;
     this.buffers = new byte[list(root, "buffers").size()][];
     this.assembly = new Assembly(limits);
+    this.mostNumbers = 4L * limits.vertices() + 4L * limits.corners();
   }
 
   /**
@@ -230,6 +233,11 @@ public final class GltfReader {
     if (!type.equals(accessor.get("type")) || count < 0 || count > 1 << 30) {
       throw new BadFile(0, "accessor " + id, "a " + type + " accessor with a count");
     }
+    // Many primitives may name one accessor, so what is read is not bounded by the file's size.
+    numbers += count * width;
+    if (numbers > mostNumbers) {
+      throw new BadFile(0, "more numbers than a mesh within the limits has", "a smaller mesh");
+    }
     double[] values;
     if (accessor.containsKey("bufferView")) {
       View view = view(index(accessor.get("bufferView"), "buffer view"));
@@ -276,6 +284,9 @@ public final class GltfReader {
         throws BadFile {
       int size = component.bytes * width;
       long step = stride > 0 ? stride : size;
+      if (step < size) {
+        throw new BadFile(0, "a stride of " + step + " bytes", "at least " + size);
+      }
       if (from < 0 || (count > 0 && from + (count - 1) * step + size > bytes.capacity())) {
         throw new BadFile(0, "accessor " + accessor + " beyond its buffer view", "data for it");
       }
