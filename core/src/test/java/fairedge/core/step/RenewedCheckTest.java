@@ -49,7 +49,7 @@ class RenewedCheckTest {
       Inspected last = inspector.inspect(mesh, List.of(), null);
       for (int round = 0; round < ROUNDS; round++) {
         Inspected before = last;
-        Change change = RandomTidyingTest.randomChange(mesh, random, round % 3 == 0);
+        Change change = RandomChanges.of(round, mesh, random, tolerance.scale());
         workpiece.preview(
             change,
             Changes.SOMEWHERE,

@@ -10,15 +10,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
 import fairedge.core.cut.Anchor;
-import fairedge.core.cut.LoopPlaces;
-import fairedge.core.cut.Loops;
-import fairedge.core.cut.Outline;
-import fairedge.core.cut.OutlineShape;
-import fairedge.core.cut.PlaneBy;
-import fairedge.core.cut.Reach;
-import fairedge.core.cut.Scope;
 import fairedge.core.cut.TracePoint;
-import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -32,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -138,7 +129,7 @@ class WorkpieceTest {
       double scale = workpiece.tolerance().scale();
       List<Change> made = new ArrayList<>();
       for (int round = 0; round < ROUNDS; round++) {
-        Change change = randomChange(mesh, random, scale);
+        Change change = RandomChanges.cut(mesh, random, scale);
         byte[] before = MeshBytes.write(mesh);
         Outcome outcome = workpiece.apply(change);
         assertMesh(mesh).as("%s after %s", fixture.getKey(), change).isSound();
@@ -161,7 +152,7 @@ class WorkpieceTest {
       assertMesh(mesh).hasBytes(first);
       for (int i = 0; i < made.size(); i++) {
         if (i % 3 == 0) {
-          workpiece.preview(randomChange(mesh, random, scale), FRONT, (m, o) -> m.faceCount());
+          workpiece.preview(RandomChanges.cut(mesh, random, scale), FRONT, (m, o) -> m.faceCount());
         }
         // One that changes nothing was no step.
         if (workpiece.canRedo()) {
@@ -207,7 +198,7 @@ class WorkpieceTest {
     SplittableRandom random = new SplittableRandom(seed);
     Workpiece workpiece = of(mesh);
     for (int round = 0; round < 150; round++) {
-      workpiece.apply(randomChange(mesh, random, workpiece.tolerance().scale()));
+      workpiece.apply(RandomChanges.cut(mesh, random, workpiece.tolerance().scale()));
     }
     assertThat(mesh.faceCount()).isGreaterThan(40);
     for (int f = 0; f < mesh.faceEnd(); f++) {
@@ -249,102 +240,5 @@ class WorkpieceTest {
       assertMesh(now).hasBytes(preview.seen());
     }
     return now;
-  }
-
-  private static Change randomChange(Mesh mesh, SplittableRandom random, double scale) {
-    int kind = random.nextInt(10);
-    if (kind < 3) {
-      return randomLoops(mesh, random);
-    }
-    View view = randomView(random, scale);
-    if (kind < 5) {
-      return randomStraight(mesh, random, view);
-    }
-    return kind < 7 ? randomOutline(mesh, random, view, scale) : randomTrace(mesh, random, view);
-  }
-
-  private static Change randomLoops(Mesh mesh, SplittableRandom random) {
-    int edge = random.nextInt(mesh.edgeEnd() + 1);
-    if (random.nextBoolean()) {
-      double fraction = random.nextInt(6) == 0 ? 1.5 : random.nextDouble(0.1, 0.9);
-      return Change.LoopsChange.of(edge, fraction);
-    }
-    LoopPlaces even =
-        new LoopPlaces.Even(
-            1 + random.nextInt(2), random.nextDouble(0.5, 1), 0, LoopPlaces.Measure.FRACTION);
-    return new Change.LoopsChange(
-        edge, even, Loops.Shape.STRAIGHT, random.nextBoolean(), Scope.WHOLE);
-  }
-
-  private static View randomView(SplittableRandom random, double scale) {
-    Vec3 eye =
-        new Vec3(random.nextDouble(-1, 1), random.nextDouble(-1, 1), random.nextDouble(-1, 1))
-            .unit()
-            .times(3 * scale);
-    return random.nextBoolean() ? new View.Perspective(eye) : new View.Parallel(eye);
-  }
-
-  private static Reach randomReach(SplittableRandom random) {
-    return random.nextBoolean() ? Reach.FRONT : Reach.THROUGH;
-  }
-
-  /** Now and then of every second face only. */
-  private static Scope randomScope(Mesh mesh, SplittableRandom random) {
-    return random.nextInt(3) > 0
-        ? Scope.WHOLE
-        : Scope.of(IntStream.range(0, mesh.faceEnd()).filter(f -> f % 2 == 0).boxed().toList());
-  }
-
-  private static Change randomStraight(Mesh mesh, SplittableRandom random, View view) {
-    Anchor[] three = {
-      randomAnchor(mesh, random), randomAnchor(mesh, random), randomAnchor(mesh, random)
-    };
-    return Change.StraightChange.asked(
-        new PlaneBy.Through(List.of(three)),
-        null,
-        null,
-        null,
-        null,
-        null,
-        randomReach(random),
-        null,
-        view,
-        null,
-        null,
-        randomScope(mesh, random));
-  }
-
-  private static Change randomOutline(Mesh mesh, SplittableRandom random, View view, double scale) {
-    Vec3 centre = mesh.position(random.nextInt(mesh.vertexEnd()));
-    Vec3 sight = view.sightTo(centre).unit();
-    Vec3 right = sight.cross(new Vec3(0.3, 0.5, 0.8)).unit();
-    double size = scale * random.nextDouble(0.02, 0.3);
-    OutlineShape shape =
-        random.nextBoolean()
-            ? new OutlineShape.Regular(3 + random.nextInt(6))
-            : new OutlineShape.Rectangle();
-    Outline.Placement placement =
-        new Outline.Placement(centre, right.times(size), right.cross(sight).times(size), view);
-    return new Change.OutlineChange(
-        shape, placement, randomReach(random), randomScope(mesh, random));
-  }
-
-  private static Change randomTrace(Mesh mesh, SplittableRandom random, View view) {
-    List<TraceRun> runs = new ArrayList<>();
-    for (int r = 1 + random.nextInt(2); r > 0; r--) {
-      List<TracePoint> points = new ArrayList<>();
-      for (int i = 2 + random.nextInt(2); i > 0; i--) {
-        points.add(new TracePoint(randomAnchor(mesh, random), view));
-      }
-      runs.add(TraceRun.of(points));
-    }
-    return new Change.TraceChange(runs, randomReach(random), randomScope(mesh, random));
-  }
-
-  private static Anchor randomAnchor(Mesh mesh, SplittableRandom random) {
-    if (random.nextBoolean()) {
-      return new Anchor.OnVertex(random.nextInt(mesh.vertexEnd()));
-    }
-    return new Anchor.OnEdge(random.nextInt(mesh.edgeEnd()), random.nextInt(1, 8) / 8.0);
   }
 }

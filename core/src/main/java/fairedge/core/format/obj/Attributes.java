@@ -22,6 +22,7 @@ final class Attributes {
 
   private final Channel[] channels = {new Channel(), new Channel()};
   private Label label = Label.NONE;
+  private int labelIndex;
   private final List<Label> labels = new ArrayList<>(List.of(Label.NONE));
   private final Map<Label, Integer> known = new HashMap<>(Map.of(Label.NONE, 0));
   private int[] labelOfRecord = new int[0];
@@ -99,7 +100,9 @@ final class Attributes {
 
   private void now(Label next) {
     label = next;
-    if (known.putIfAbsent(next, labels.size()) == null) {
+    Integer before = known.putIfAbsent(next, labels.size());
+    labelIndex = before == null ? labels.size() : before;
+    if (before == null) {
       labels.add(next);
     }
   }
@@ -154,14 +157,13 @@ final class Attributes {
 
   /** Keeps what label is in force at this record. */
   void label(int record) {
-    int index = known.getOrDefault(label, 0);
-    if (index == 0 && labelOfRecord.length <= record) {
+    if (labelIndex == 0 && labelOfRecord.length <= record) {
       return;
     }
     if (labelOfRecord.length <= record) {
       labelOfRecord = Arrays.copyOf(labelOfRecord, Math.max(1 << 10, record + (record >> 1) + 1));
     }
-    labelOfRecord[record] = index;
+    labelOfRecord[record] = labelIndex;
   }
 
   void begin(MeshBuilder builder) {

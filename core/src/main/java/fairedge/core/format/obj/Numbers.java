@@ -4,7 +4,8 @@ import java.nio.charset.StandardCharsets;
 
 /**
  * Decimal numbers from bytes. Where digits and exponent are few, one rounding gives the nearest
- * double (Clinger, "How to read floating point numbers accurately", 1990); else the JDK reads it.
+ * double (Clinger, "How to read floating point numbers accurately", 1990); up to 19 digits {@link
+ * NearestDouble} does; else the JDK reads it.
  */
 final class Numbers {
   private static final double[] POWERS = new double[23];
@@ -61,6 +62,12 @@ final class Numbers {
     if (digits <= 19 && mantissa >>> 53 == 0 && Math.abs(scale) < POWERS.length) {
       double value = scale < 0 ? mantissa / POWERS[-scale] : mantissa * POWERS[scale];
       return negative ? -value : value;
+    }
+    if (digits <= 19 && mantissa != 0) {
+      double value = NearestDouble.of(mantissa, scale);
+      if (!Double.isNaN(value)) {
+        return negative ? -value : value;
+      }
     }
     return Double.parseDouble(new String(b, from, to - from, StandardCharsets.ISO_8859_1));
   }

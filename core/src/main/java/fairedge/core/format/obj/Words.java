@@ -2,11 +2,24 @@ package fairedge.core.format.obj;
 
 /** Words in a line of bytes: between blanks, up to a comment. */
 final class Words {
+  /** What ends a word, by its byte; one look each instead of five comparisons. */
+  private static final boolean[] ENDS = new boolean[256];
+
+  private static final boolean[] BLANK = new boolean[256];
+
+  static {
+    for (char c : " \t\r\f".toCharArray()) {
+      BLANK[c] = true;
+      ENDS[c] = true;
+    }
+    ENDS['#'] = true;
+  }
+
   private Words() {}
 
   static int skipBlank(byte[] b, int from, int to) {
     int at = from;
-    while (at < to && (b[at] == ' ' || b[at] == '\t' || b[at] == '\r' || b[at] == '\f')) {
+    while (at < to && BLANK[b[at] & 0xFF]) {
       at++;
     }
     return at;
@@ -14,12 +27,7 @@ final class Words {
 
   static int wordEnd(byte[] b, int from, int to) {
     int at = from;
-    while (at < to
-        && b[at] != ' '
-        && b[at] != '\t'
-        && b[at] != '#'
-        && b[at] != '\r'
-        && b[at] != '\f') {
+    while (at < to && !ENDS[b[at] & 0xFF]) {
       at++;
     }
     return at;

@@ -220,14 +220,9 @@ class ObjTest {
   void randomDecimals_areTheNearestDoubles() throws Exception {
     SplittableRandom random = new SplittableRandom(9);
     StringBuilder text = new StringBuilder();
-    double[] wanted = new double[3000];
+    double[] wanted = new double[60_000];
     for (int i = 0; i < wanted.length; i++) {
-      String number =
-          (random.nextLong() >> random.nextInt(64))
-              + "."
-              + random.nextInt(1_000_000)
-              + "e"
-              + random.nextInt(-40, 40);
+      String number = randomNumber(random);
       wanted[i] = Double.parseDouble(number);
       text.append("v ").append(number).append(" 0 0\n");
     }
@@ -235,6 +230,22 @@ class ObjTest {
     for (int i = 0; i < wanted.length; i++) {
       assertThat(mesh.position(i).x()).isEqualTo(wanted[i]);
     }
+  }
+
+  private static String randomNumber(SplittableRandom random) {
+    return switch (random.nextInt(4)) {
+      // Of all sizes, written to the last digit, as programs do.
+      case 0 -> Double.toString(Double.longBitsToDouble(random.nextLong() & ~(1L << 62)));
+      case 1 -> Long.toUnsignedString(random.nextLong()) + "e" + random.nextInt(-345, 300);
+      // In the middle between two doubles, or one digit beside it.
+      case 2 -> Long.toString((random.nextLong() >>> 10 | 1) + random.nextInt(-1, 2));
+      default ->
+          (random.nextLong() >> random.nextInt(64))
+              + "."
+              + random.nextInt(1_000_000)
+              + "e"
+              + random.nextInt(-40, 40);
+    };
   }
 
   @Test

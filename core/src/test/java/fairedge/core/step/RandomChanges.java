@@ -1,0 +1,205 @@
+package fairedge.core.step;
+
+import fairedge.core.cut.Anchor;
+import fairedge.core.cut.LoopPlaces;
+import fairedge.core.cut.Loops;
+import fairedge.core.cut.Outline;
+import fairedge.core.cut.OutlineShape;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Reach;
+import fairedge.core.cut.Scope;
+import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.TraceRun;
+import fairedge.core.cut.View;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.tidy.Cap;
+import fairedge.core.tidy.Move;
+import fairedge.core.tidy.Slide;
+import fairedge.core.tidy.Weld;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+
+/** Changes of every kind, good and bad, of elements that may be there or not. */
+public final class RandomChanges {
+  /** The kinds of change there are. */
+  public static final int KINDS = 20;
+
+  private RandomChanges() {}
+
+  /** A change of kind {@code round} modulo {@link #KINDS}. */
+  public static Change of(int round, Mesh mesh, SplittableRandom random, double scale) {
+    int v = random.nextInt(mesh.vertexEnd());
+    int e = random.nextInt(mesh.edgeEnd());
+    int f = random.nextInt(mesh.faceEnd());
+    List<Integer> two = List.of(v, neighbour(mesh, v, random));
+    return switch (round % KINDS) {
+      case 0 -> loops(mesh, random);
+      case 1 -> straight(mesh, random, view(random, scale));
+      case 2 -> outline(mesh, random, view(random, scale), scale);
+      case 3 -> trace(mesh, random, view(random, scale));
+      case 4 -> lift(mesh, random, v, e);
+      case 5 -> new Tidying.DeleteChange(List.of(f), List.of(), List.of());
+      case 6 -> new Tidying.LoosePartsChange();
+      case 7 ->
+          random.nextBoolean()
+              ? new Tidying.WeldChange(two, Weld.At.values()[random.nextInt(3)])
+              : new Tidying.WeldChange(List.of(v, random.nextInt(mesh.vertexEnd())), Weld.At.FIRST);
+      case 8 -> new Tidying.WeldNearChange(random.nextDouble(1e-6, 1e-3) * scale, Scope.WHOLE);
+      case 9 -> new Tidying.CollapseChange(List.of(e));
+      case 10 ->
+          new Tidying.ConnectChange(List.of(v, random.nextInt(mesh.vertexEnd())), Scope.WHOLE);
+      case 11 -> new Tidying.FaceChange(borders(mesh, random));
+      case 12 -> cap(mesh, random, f);
+      case 13 -> new Tidying.TurnChange(List.of(e));
+      case 14 -> new Tidying.SplitChange(List.of(e), random.nextDouble(0.05, 0.95));
+      case 15 -> new Tidying.FlipChange(List.of(f));
+      case 16 -> new Tidying.UnifyChange(Scope.WHOLE);
+      case 17 ->
+          new Tidying.SlideChange(
+              List.of(v), v, two.getLast(), 0.3, Slide.SlideBy.values()[random.nextInt(3)]);
+      case 18 -> new Tidying.RelaxChange(two, 2, 0.5);
+      default -> move(two, random);
+    };
+  }
+
+  /** A cut. */
+  public static Change cut(Mesh mesh, SplittableRandom random, double scale) {
+    int kind = random.nextInt(10);
+    if (kind < 3) {
+      return loops(mesh, random);
+    }
+    View view = view(random, scale);
+    if (kind < 5) {
+      return straight(mesh, random, view);
+    }
+    return kind < 7 ? outline(mesh, random, view, scale) : trace(mesh, random, view);
+  }
+
+  private static Change lift(Mesh mesh, SplittableRandom random, int v, int e) {
+    return switch (random.nextInt(3)) {
+      case 0 -> new Tidying.LiftChange(List.of(e, random.nextInt(mesh.edgeEnd())), List.of(), true);
+      case 1 -> new Tidying.LiftChange(List.of(), List.of(v), random.nextBoolean());
+      default -> new Tidying.LiftChange(List.of(e), List.of(), true);
+    };
+  }
+
+  private static Change cap(Mesh mesh, SplittableRandom random, int f) {
+    Cap.Plan hole = new Cap.Plan(null, borders(mesh, random).getFirst(), Cap.Form.GRID, 0, 0, 0, 0);
+    Cap.Form form = Cap.Form.values()[random.nextInt(2)];
+    return new Tidying.CapChange(
+        random.nextBoolean() ? hole : new Cap.Plan(f, null, form, 0, 0, 1, 0.5));
+  }
+
+  private static Change move(List<Integer> vertices, SplittableRandom random) {
+    Vec3 one = new Vec3(1, 1, 1);
+    Vec3 by = new Vec3(random.nextDouble(-0.01, 0.01), 0, 0);
+    return new Tidying.MoveChange(vertices, new Move.Motion(by, 0.01, one, 5, one, null));
+  }
+
+  private static Change loops(Mesh mesh, SplittableRandom random) {
+    int edge = random.nextInt(mesh.edgeEnd() + 1);
+    if (random.nextBoolean()) {
+      double fraction = random.nextInt(6) == 0 ? 1.5 : random.nextDouble(0.1, 0.9);
+      return Change.LoopsChange.of(edge, fraction);
+    }
+    LoopPlaces even =
+        new LoopPlaces.Even(
+            1 + random.nextInt(2), random.nextDouble(0.5, 1), 0, LoopPlaces.Measure.FRACTION);
+    return new Change.LoopsChange(
+        edge, even, Loops.Shape.STRAIGHT, random.nextBoolean(), Scope.WHOLE);
+  }
+
+  private static View view(SplittableRandom random, double scale) {
+    Vec3 eye =
+        new Vec3(random.nextDouble(-1, 1), random.nextDouble(-1, 1), random.nextDouble(-1, 1))
+            .unit()
+            .times(3 * scale);
+    return random.nextBoolean() ? new View.Perspective(eye) : new View.Parallel(eye);
+  }
+
+  private static Reach reach(SplittableRandom random) {
+    return random.nextBoolean() ? Reach.FRONT : Reach.THROUGH;
+  }
+
+  /** Now and then of every second face only. */
+  private static Scope scope(Mesh mesh, SplittableRandom random) {
+    return random.nextInt(3) > 0
+        ? Scope.WHOLE
+        : Scope.of(IntStream.range(0, mesh.faceEnd()).filter(f -> f % 2 == 0).boxed().toList());
+  }
+
+  private static Change straight(Mesh mesh, SplittableRandom random, View view) {
+    Anchor[] three = {anchor(mesh, random), anchor(mesh, random), anchor(mesh, random)};
+    return Change.StraightChange.asked(
+        new PlaneBy.Through(List.of(three)),
+        null,
+        null,
+        null,
+        null,
+        null,
+        reach(random),
+        null,
+        view,
+        null,
+        null,
+        scope(mesh, random));
+  }
+
+  private static Change outline(Mesh mesh, SplittableRandom random, View view, double scale) {
+    Vec3 centre = mesh.position(random.nextInt(mesh.vertexEnd()));
+    Vec3 sight = view.sightTo(centre).unit();
+    Vec3 right = sight.cross(new Vec3(0.3, 0.5, 0.8)).unit();
+    double size = scale * random.nextDouble(0.02, 0.3);
+    OutlineShape shape =
+        random.nextBoolean()
+            ? new OutlineShape.Regular(3 + random.nextInt(6))
+            : new OutlineShape.Rectangle();
+    Outline.Placement placement =
+        new Outline.Placement(centre, right.times(size), right.cross(sight).times(size), view);
+    return new Change.OutlineChange(shape, placement, reach(random), scope(mesh, random));
+  }
+
+  private static Change trace(Mesh mesh, SplittableRandom random, View view) {
+    List<TraceRun> runs = new ArrayList<>();
+    for (int r = 1 + random.nextInt(2); r > 0; r--) {
+      List<TracePoint> points = new ArrayList<>();
+      for (int i = 2 + random.nextInt(2); i > 0; i--) {
+        points.add(new TracePoint(anchor(mesh, random), view));
+      }
+      runs.add(TraceRun.of(points));
+    }
+    return new Change.TraceChange(runs, reach(random), scope(mesh, random));
+  }
+
+  private static Anchor anchor(Mesh mesh, SplittableRandom random) {
+    if (random.nextBoolean()) {
+      return new Anchor.OnVertex(random.nextInt(mesh.vertexEnd()));
+    }
+    return new Anchor.OnEdge(random.nextInt(mesh.edgeEnd()), random.nextInt(1, 8) / 8.0);
+  }
+
+  private static int neighbour(Mesh mesh, int v, SplittableRandom random) {
+    if (!mesh.hasVertex(v) || mesh.edgesAt(v).length == 0) {
+      return 0;
+    }
+    int[] edges = mesh.edgesAt(v);
+    return mesh.otherEnd(edges[random.nextInt(edges.length)], v);
+  }
+
+  private static List<Integer> borders(Mesh mesh, SplittableRandom random) {
+    List<Integer> found = new ArrayList<>();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (mesh.hasEdge(e) && mesh.uses(e) == 1) {
+        found.add(e);
+      }
+    }
+    if (found.isEmpty()) {
+      return List.of(0);
+    }
+    int from = random.nextInt(found.size());
+    return found.subList(from, Math.min(found.size(), from + 1 + random.nextInt(4)));
+  }
+}
