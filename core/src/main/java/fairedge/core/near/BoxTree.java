@@ -131,22 +131,34 @@ final class BoxTree {
     refit(node);
   }
 
-  private void refit(int node) {
+  /** Whether it made a difference. */
+  private boolean refit(int node) {
     int a = 6 * left[node];
     int b = 6 * right[node];
     int at = 6 * node;
+    boolean differs = false;
     for (int i = 0; i < 3; i++) {
-      boxes[at + i] = Math.min(boxes[a + i], boxes[b + i]);
-      boxes[at + 3 + i] = Math.max(boxes[a + 3 + i], boxes[b + 3 + i]);
+      float low = Math.min(boxes[a + i], boxes[b + i]);
+      float high = Math.max(boxes[a + 3 + i], boxes[b + 3 + i]);
+      differs |= low != boxes[at + i] || high != boxes[at + 3 + i];
+      boxes[at + i] = low;
+      boxes[at + 3 + i] = high;
     }
-    height[node] = (byte) (1 + Math.max(height[left[node]], height[right[node]]));
+    byte levels = (byte) (1 + Math.max(height[left[node]], height[right[node]]));
+    differs |= levels != height[node];
+    height[node] = levels;
+    return differs;
+  }
+
+  private static float rounded(double[] corners, int at, int i) {
+    float near = (float) corners[at + i];
+    return i < 3 ? Math.nextDown(near) : Math.nextUp(near);
   }
 
   private int leaf(int id, double[] corners, int from) {
     int node = node();
-    for (int i = 0; i < 3; i++) {
-      boxes[6 * node + i] = Math.nextDown((float) corners[from + i]);
-      boxes[6 * node + 3 + i] = Math.nextUp((float) corners[from + 3 + i]);
+    for (int i = 0; i < 6; i++) {
+      boxes[6 * node + i] = rounded(corners, from, i);
     }
     left[node] = NONE;
     right[node] = id;
@@ -185,8 +197,7 @@ final class BoxTree {
     free = node;
   }
 
-  /** Adds a box whose id has none. */
-  void add(int id, double[] corners) {
+  private void add(int id, double[] corners) {
     int leaf = leaf(id, corners, 0);
     if (root == NONE) {
       root = leaf;
@@ -199,6 +210,35 @@ final class BoxTree {
     replaceIn(above, beside, node);
     join(node, beside, leaf);
     settleUp(above);
+  }
+
+  /**
+   * Gives an id another box. One inside its old box stays where it hangs: most cuts leave less of a
+   * face.
+   */
+  void put(int id, double[] corners) {
+    if (has(id) && shrinks(leafOf[id], corners)) {
+      settleUp(parent[leafOf[id]]);
+      return;
+    }
+    if (has(id)) {
+      remove(id);
+    }
+    add(id, corners);
+  }
+
+  private boolean shrinks(int leaf, double[] corners) {
+    for (int i = 0; i < 6; i++) {
+      float before = boxes[6 * leaf + i];
+      float now = rounded(corners, 0, i);
+      if (i < 3 ? now < before : now > before) {
+        return false;
+      }
+    }
+    for (int i = 0; i < 6; i++) {
+      boxes[6 * leaf + i] = rounded(corners, 0, i);
+    }
+    return true;
   }
 
   /** Down from the root, to that child whose box grows less by the leaf's. */
@@ -215,14 +255,14 @@ final class BoxTree {
   private double growth(int node, int leaf) {
     int a = 6 * node;
     int b = 6 * leaf;
-    double[] sides = new double[6];
-    for (int i = 0; i < 3; i++) {
-      sides[i] = boxes[a + 3 + i] - boxes[a + i];
-      sides[3 + i] =
-          Math.max(boxes[a + 3 + i], boxes[b + 3 + i]) - Math.min(boxes[a + i], boxes[b + i]);
-    }
-    double before = sides[0] * sides[1] + sides[1] * sides[2] + sides[2] * sides[0];
-    double after = sides[3] * sides[4] + sides[4] * sides[5] + sides[5] * sides[3];
+    double x = boxes[a + 3] - boxes[a];
+    double y = boxes[a + 4] - boxes[a + 1];
+    double z = boxes[a + 5] - boxes[a + 2];
+    double wide = Math.max(boxes[a + 3], boxes[b + 3]) - Math.min(boxes[a], boxes[b]);
+    double deep = Math.max(boxes[a + 4], boxes[b + 4]) - Math.min(boxes[a + 1], boxes[b + 1]);
+    double high = Math.max(boxes[a + 5], boxes[b + 5]) - Math.min(boxes[a + 2], boxes[b + 2]);
+    double before = x * y + y * z + z * x;
+    double after = wide * deep + deep * high + high * wide;
     return left[node] == NONE ? after : after - before;
   }
 
@@ -254,10 +294,15 @@ final class BoxTree {
     settleUp(over);
   }
 
+  /** Up from where something changed, as far as it makes a difference. */
   private void settleUp(int from) {
-    for (int node = from; node != NONE; ) {
-      refit(node);
-      node = parent[balance(node)];
+    int node = from;
+    boolean goesOn = true;
+    while (node != NONE && goesOn) {
+      boolean differs = refit(node);
+      int top = balance(node);
+      goesOn = differs || top != node;
+      node = parent[top];
     }
   }
 

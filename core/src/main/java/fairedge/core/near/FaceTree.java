@@ -27,12 +27,11 @@ public final class FaceTree {
     }
     double[] corners = new double[6];
     for (int f = touched.nextSetBit(0); f >= 0; f = touched.nextSetBit(f + 1)) {
-      if (tree.has(f)) {
-        tree.remove(f);
-      }
       if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
         box(f, corners, 0);
-        tree.add(f, corners);
+        tree.put(f, corners);
+      } else if (tree.has(f)) {
+        tree.remove(f);
       }
     }
   }
@@ -52,8 +51,9 @@ public final class FaceTree {
   }
 
   /**
-   * The faces whose boxes come so near to what is touched, and the touched ones themselves. Asked
-   * for while a change is in force of which the tree has not been told, it gives the same.
+   * The faces whose boxes come so near to what is touched, the touched ones themselves, and perhaps
+   * some more beside them. Asked for while a change is in force of which the tree has not been
+   * told, it gives all of these too.
    *
    * @param room positive
    */
@@ -62,20 +62,78 @@ public final class FaceTree {
       build();
     }
     BitSet found = (BitSet) touched.faces().clone();
+    Nearby nearby = new Nearby(room, found);
+    BitSet covered = new BitSet();
     double[] box = new double[6];
     touched.faces().stream()
         .filter(f -> mesh.hasFace(f) && mesh.isMeasurable(f))
         .forEach(f -> {
           box(f, box, 0);
-          tree.find(within(box, room), found::set);
+          nearby.ask(box);
+          for (int v : mesh.vertices(f)) {
+            covered.set(v);
+          }
         });
     touched.vertices().stream()
-        .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v))
+        .filter(v -> !covered.get(v) && mesh.hasVertex(v) && mesh.hasPlace(v))
         .forEach(v -> {
           Arrays.setAll(box, i -> mesh.position(v).along(i % 3));
-          tree.find(within(box, room), found::set);
+          nearby.ask(box);
         });
+    nearby.answer();
     return found;
+  }
+
+  /**
+   * Asks for what is near to many boxes, for several at once where they lie side by side, as those
+   * of a cut do: more is found then, but little.
+   */
+  private final class Nearby {
+    private final double room;
+    private final BitSet found;
+    private final double[] joined = new double[6];
+    private double sizes;
+
+    Nearby(double room, BitSet found) {
+      this.room = room;
+      this.found = found;
+    }
+
+    void ask(double[] box) {
+      double size = size(box);
+      if (sizes == 0 || size(union(box)) > sizes + size) {
+        answer();
+        System.arraycopy(box, 0, joined, 0, 6);
+        sizes = size;
+      } else {
+        System.arraycopy(union(box), 0, joined, 0, 6);
+        sizes += size;
+      }
+    }
+
+    void answer() {
+      if (sizes > 0) {
+        tree.find(within(joined, room), found::set);
+        sizes = 0;
+      }
+    }
+
+    private double[] union(double[] box) {
+      double[] both = new double[6];
+      for (int i = 0; i < 3; i++) {
+        both[i] = Math.min(joined[i], box[i]);
+        both[3 + i] = Math.max(joined[3 + i], box[3 + i]);
+      }
+      return both;
+    }
+
+    /** Half the surface, with what is looked at round it. */
+    private double size(double[] box) {
+      double x = box[3] - box[0] + 2 * room;
+      double y = box[4] - box[1] + 2 * room;
+      double z = box[5] - box[2] + 2 * room;
+      return x * y + y * z + z * x;
+    }
   }
 
   private static Region within(double[] box, double room) {

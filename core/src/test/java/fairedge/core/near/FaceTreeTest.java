@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.core.Meshes;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
@@ -52,12 +53,13 @@ class FaceTreeTest {
     tree.fill(there.keySet().stream().mapToInt(i -> i).toArray(), all);
     for (int round = 0; round < 2000; round++) {
       int id = random.nextInt(700);
-      if (tree.has(id)) {
+      if (tree.has(id) && random.nextBoolean()) {
         tree.remove(id);
         there.remove(id);
       } else {
-        there.put(id, randomBox(random, 1));
-        tree.add(id, there.get(id));
+        there.merge(
+            id, randomBox(random, 1), random.nextBoolean() ? (a, b) -> half(a) : (a, b) -> b);
+        tree.put(id, there.get(id));
       }
       if (round % 20 == 0) {
         Region asked = box(randomBox(random, 4));
@@ -75,6 +77,13 @@ class FaceTreeTest {
     }
   }
 
+  /** What a cut leaves of a box. */
+  private static double[] half(double[] box) {
+    double[] half = box.clone();
+    half[3] = (box[0] + box[3]) / 2;
+    return half;
+  }
+
   private static boolean meets(Region region, double[] b) {
     return region.mayMeet(b[0], b[1], b[2], b[3], b[4], b[5]);
   }
@@ -83,7 +92,7 @@ class FaceTreeTest {
   void boxesAddedInOrder_makeNoDeepTree() {
     BoxTree tree = new BoxTree();
     for (int i = 0; i < 4096; i++) {
-      tree.add(i, new double[] {i, 0, 0, i + 1, 1, 1});
+      tree.put(i, new double[] {i, 0, 0, i + 1, 1, 1});
     }
     assertThat(tree.height()).isLessThanOrEqualTo(18);
     for (int i = 0; i < 4096; i++) {
@@ -110,6 +119,21 @@ class FaceTreeTest {
     edit.undoAll();
     tree.update(edit.journal().touched().faces());
     assertThat(tree.meeting(corner, new BitSet())).containsExactly(88);
+  }
+
+  @Test
+  void whatIsNearToTouchedFaces_andVertices_isFound() {
+    Mesh grid = Meshes.grid(10, 10);
+    ElementSet touched = new ElementSet();
+    touched.faces().set(33);
+    touched.faces().set(34);
+    touched.vertices().set(0);
+    BitSet wanted = new BitSet();
+    for (int row = 2; row <= 4; row++) {
+      wanted.set(10 * row + 2, 10 * row + 6);
+    }
+    wanted.set(0);
+    assertThat(new FaceTree(grid).near(touched, 0.1)).isEqualTo(wanted);
   }
 
   @Test

@@ -145,7 +145,7 @@ public class Bench {
         id,
         student,
         asked,
-        (head, held) -> {
+        (head, task, held) -> {
           Receipt receipt = requireMade(held, change);
           Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
@@ -154,14 +154,14 @@ public class Bench {
           if (foreseen != null) {
             held.checked(foreseen);
           } else {
-            workshop.checkOrWait(head, held, touched);
+            workshop.checkOrWait(task, held, touched);
           }
           held.chosen = receipt.chosen();
           After after =
               held.isChecked()
                   ? After.of(change, effect, before, held.check())
                   : After.unchecked(change, effect);
-          NewStep step = new NewStep(change, receipt, view, after);
+          NewStep step = new NewStep(change, view, after);
           WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
           if (!held.isChecked()) {
             held.waitsFor(added.id());
@@ -199,7 +199,7 @@ public class Bench {
         id,
         student,
         asked,
-        (head, held) -> {
+        (head, task, held) -> {
           if (head.headStep() == null) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to take back.");
           }
@@ -210,7 +210,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
           }
-          workshop.checkOrWait(head, held, touched);
+          workshop.checkOrWait(task, held, touched);
           return touched;
         });
   }
@@ -222,7 +222,7 @@ public class Bench {
         id,
         student,
         asked,
-        (head, held) -> {
+        (head, task, held) -> {
           OptionalLong next = store.findNext(head);
           if (next.isEmpty()) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to make again.");
@@ -230,7 +230,7 @@ public class Bench {
           requireMade(held, store.change(next.getAsLong()));
           store.headTo(head, next.getAsLong());
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
-          workshop.checkOrWait(head, held, touched);
+          workshop.checkOrWait(task, held, touched);
           return touched;
         });
   }
@@ -245,13 +245,13 @@ public class Bench {
         id,
         student,
         asked,
-        (head, held) -> {
+        (head, task, held) -> {
           if (step != null && !store.hasStep(id, step)) {
             throw Problem.notFound("step");
           }
           store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
-          workshop.checkOrWait(head, held, null);
+          workshop.checkOrWait(task, held, null);
           return null;
         });
   }
@@ -275,7 +275,7 @@ public class Bench {
   /** One move from a revision to the next. */
   private interface Move {
     /** What of the mesh changed; null if it was made anew. */
-    @Nullable ElementSet make(Head head, Held held);
+    @Nullable ElementSet make(Head head, Task task, Held held);
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
@@ -287,14 +287,14 @@ public class Bench {
     return workshop.with(
         head,
         held -> {
-          workshop.settleLater(head, held);
+          Task task = tasks.of(head);
+          workshop.settleLater(head, task, held);
           held.chosen = List.of();
-          ElementSet touched = move.make(head, held);
-          store.advance(head, asked.clientKey());
-          Head moved = store.find(id).orElseThrow();
+          ElementSet touched = move.make(head, task, held);
+          Head moved = store.advance(head, asked.clientKey());
           held.standsAt(moved);
           byte[] message = touched == null ? whole(held) : delta(held, touched, head);
-          return new Stepped(view(moved, held), message);
+          return new Stepped(view(task, moved, held), message);
         });
   }
 
@@ -308,16 +308,20 @@ public class Bench {
   }
 
   private WorkpieceView view(Head head, Held held) {
-    List<StepView> steps = store.stepsTo(head.headStep());
+    return view(tasks.of(head), head, held);
+  }
+
+  private WorkpieceView view(Task task, Head head, Held held) {
+    Steps steps = Steps.seenFrom(head.headStep(), store.steps(head.id()));
     return new WorkpieceView(
         head.id(),
-        tasks.of(head).view(),
+        task.view(),
         head.revision(),
-        steps,
-        store.stepsBeside(head.id(), steps),
-        !steps.isEmpty(),
-        store.findNext(head).isPresent(),
-        store.lastKeptAt(head.id()),
+        steps.inForce(),
+        steps.beside(),
+        !steps.inForce().isEmpty(),
+        steps.canBeMadeAgain(),
+        steps.keptAt(),
         held.check(),
         held.isChecked(),
         held.chosen);

@@ -59,7 +59,8 @@ public class Trials {
     if (!trial.findings()) {
       return workshop.read(head, (now, held) -> tried(now, held, trial, 0)).quick();
     }
-    double room = workshop.room(head);
+    Task task = workshop.task(head);
+    double room = workshop.room(task);
     long own = last.merge(id, 1L, Long::sum);
     copies.acquireUninterruptibly();
     try {
@@ -70,7 +71,7 @@ public class Trials {
         return tried.quick();
       }
       // Who asks for the next one waits no more for this.
-      Checked check = workshop.checkIf(head, after, () -> last.getOrDefault(id, own) == own);
+      Checked check = workshop.checkIf(task, after, () -> last.getOrDefault(id, own) == own);
       if (check == null) {
         return tried.quick();
       }

@@ -151,24 +151,29 @@ class Workshop {
    * The check of a mesh by the profile of what a workpiece is cut for. That of a large mesh takes
    * its turn, so that hands that cut meanwhile find a processor free.
    */
-  Checked check(Head head, Look look) {
-    return Objects.requireNonNull(checkIf(head, look, () -> true));
+  private Checked check(Task task, Look look) {
+    return Objects.requireNonNull(checkIf(task, look, () -> true));
   }
 
   /** The same, null if it is not wanted any more when its turn comes. */
-  @Nullable Checked checkIf(Head head, Look look, BooleanSupplier wanted) {
+  @Nullable Checked checkIf(Task task, Look look, BooleanSupplier wanted) {
     return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE
-        ? inspect(head, look)
-        : large.submit(() -> wanted.getAsBoolean() ? inspect(head, look) : null).join();
+        ? inspect(task, look)
+        : large.submit(() -> wanted.getAsBoolean() ? inspect(task, look) : null).join();
   }
 
-  private Checked inspect(Head head, Look look) {
-    return inspections.inspect(look.mesh(), tasks.of(head).terms(), look.since());
+  private Checked inspect(Task task, Look look) {
+    return inspections.inspect(look.mesh(), task.terms(), look.since());
+  }
+
+  /** What a workpiece is cut for. */
+  Task task(Head head) {
+    return tasks.of(head);
   }
 
   /** How near to what was touched it has to be looked again. */
-  double room(Head head) {
-    return inspections.room(tasks.of(head).terms());
+  double room(Task task) {
+    return inspections.room(task.terms());
   }
 
   /**
@@ -177,10 +182,10 @@ class Workshop {
    *
    * @param touched by the move; null where the mesh was made anew
    */
-  void checkOrWait(Head head, Held held, @Nullable ElementSet touched) {
+  void checkOrWait(Task task, Held held, @Nullable ElementSet touched) {
     held.moved(touched);
     if (held.workpiece.mesh().faceCount() <= MOST_CHECKED_AT_ONCE) {
-      held.checked(check(head, held.look(room(head))));
+      held.checked(check(task, held.look(room(task))));
     }
   }
 
@@ -193,7 +198,7 @@ class Workshop {
     if (asked == null) {
       return;
     }
-    Checked check = checkIf(asked.head, asked.look, () -> isStill(asked.head));
+    Checked check = checkIf(asked.task, asked.look, () -> isStill(asked.head));
     if (check != null) {
       Checked before = asked.inOrder.join();
       ifStill(asked.head, held -> settled(held, before, check));
@@ -204,13 +209,18 @@ class Workshop {
    * A check that is asked for.
    *
    * @param head as the mesh is
+   * @param task by whose terms
    * @param inOrder the check before it, when it has come
    */
-  private record Asked(Head head, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
+  private record Asked(
+      Head head, Task task, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
 
   private @Nullable Asked asked(Head head, Held held) {
-    held.countsBy(tasks.of(head).terms());
-    return held.isChecked() ? null : new Asked(head, held.look(room(head)).copy(), held.inOrder);
+    Task task = tasks.of(head);
+    held.countsBy(task.terms());
+    return held.isChecked()
+        ? null
+        : new Asked(head, task, held.look(room(task)).copy(), held.inOrder);
   }
 
   /**
@@ -219,17 +229,18 @@ class Workshop {
    *
    * @param head as it is before the next step
    */
-  void settleLater(Head head, Held held) {
+  void settleLater(Head head, Task task, Held held) {
     Held.Unchecked unchecked = held.unchecked();
     if (unchecked == null) {
       return;
     }
     ElementSet touched = held.lastTouched();
     Look look =
-        held.owed.incrementAndGet() <= MOST_COPIES ? held.lookAtLast(room(head)).copy() : null;
+        held.owed.incrementAndGet() <= MOST_COPIES ? held.lookAtLast(room(task)).copy() : null;
     held.inOrder =
         held.inOrder
-            .thenApplyAsync(before -> checkOwed(head, unchecked, look, touched, before), large)
+            .thenApplyAsync(
+                before -> checkOwed(head, task, unchecked, look, touched, before), large)
             .exceptionally(e -> {
               log.warn("a step of workpiece {} is left without its check", head.id(), e);
               return null;
@@ -242,23 +253,25 @@ class Workshop {
    */
   private Checked checkOwed(
       Head head,
+      Task task,
       Held.Unchecked unchecked,
       @Nullable Look look,
       @Nullable ElementSet touched,
       @Nullable Checked before) {
-    Look at = look != null ? look : rebuilt(head, touched, before);
-    Checked check = inspect(head, at.since(before));
+    Look at = look != null ? look : rebuilt(head, task, touched, before);
+    Checked check = inspect(task, at.since(before));
     complete(unchecked, before, check);
     return check;
   }
 
-  private Look rebuilt(Head head, @Nullable ElementSet touched, @Nullable Checked before) {
+  private Look rebuilt(
+      Head head, Task task, @Nullable ElementSet touched, @Nullable Checked before) {
     Workpiece workpiece = rebuild(head, head.headStep());
     return touched == null || before == null
         ? new Look(workpiece.mesh(), null)
         : new Look(
             workpiece.mesh(),
-            new Since(before.recall(), touched, workpiece.near(touched, room(head))));
+            new Since(before.recall(), touched, workpiece.near(touched, room(task))));
   }
 
   private void complete(Held.Unchecked unchecked, @Nullable Checked before, Checked check) {
@@ -300,19 +313,20 @@ class Workshop {
 
   private Held load(Head head) {
     Workpiece workpiece = rebuild(head, head.headStep());
-    Checked check = check(head, new Look(workpiece.mesh(), null));
+    Task task = tasks.of(head);
+    Checked check = check(task, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
-      completeStep(head, head.headStep(), check.check());
+      completeStep(head, task, head.headStep(), check.check());
     }
-    return new Held(workpiece, head, check, tasks.of(head).terms());
+    return new Held(workpiece, head, check, task.terms());
   }
 
   /** A node may have died between a step and its check. */
-  private void completeStep(Head head, long step, CheckView check) {
+  private void completeStep(Head head, Task task, long step, CheckView check) {
     WorkpieceStore.Told told = store.told(step);
     if (told.after().isUnchecked()) {
       Look before = new Look(rebuild(head, told.parent()).mesh(), null);
-      store.setAfter(step, told.after().checked(check(head, before).check(), check));
+      store.setAfter(step, told.after().checked(check(task, before).check(), check));
     }
   }
 

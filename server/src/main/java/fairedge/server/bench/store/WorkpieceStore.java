@@ -5,7 +5,9 @@ import static fairedge.schema.generated.Tables.STEP;
 import static fairedge.schema.generated.Tables.STEP_NAME;
 import static fairedge.schema.generated.Tables.WORKPIECE;
 import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
+import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.field;
+import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.name;
 import static org.jooq.impl.DSL.noCondition;
@@ -14,14 +16,12 @@ import static org.jooq.impl.DSL.table;
 
 import fairedge.core.cut.View;
 import fairedge.core.step.Change;
-import fairedge.core.step.Receipt;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.server.bench.After;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Json;
 import fairedge.server.practice.Practice;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
@@ -64,7 +64,7 @@ public class WorkpieceStore {
       long revision) {}
 
   /** A step to keep. */
-  public record NewStep(Change change, Receipt receipt, View view, After after) {}
+  public record NewStep(Change change, View view, After after) {}
 
   /** A step that was kept. */
   public record Added(long id, int number) {}
@@ -135,25 +135,25 @@ public class WorkpieceStore {
   /** Adds a step after the head and moves the head to it. */
   public Added addStep(Head head, NewStep step, Instant now) {
     Long parent = head.headStep();
-    int number =
-        parent == null
-            ? 1
-            : db.select(STEP.NUMBER).from(STEP).where(STEP.ID.eq(parent)).fetchSingle(STEP.NUMBER)
-                + 1;
-    long id =
+    var numbered = STEP.as("before");
+    Added added =
         db.insertInto(STEP)
             .set(STEP.WORKPIECE_ID, head.id())
             .set(STEP.PARENT_ID, parent)
-            .set(STEP.NUMBER, number)
+            .set(
+                STEP.NUMBER,
+                coalesce(
+                        field(select(numbered.NUMBER).from(numbered).where(numbered.ID.eq(parent))),
+                        inline(0))
+                    .plus(1))
             .set(STEP.CHANGE, json.write(step.change()))
-            .set(STEP.RECEIPT, json.write(step.receipt()))
             .set(STEP.VIEW, json.write(step.view()))
             .set(STEP.AFTER, json.write(step.after()))
             .set(STEP.MADE_AT, now.atOffset(ZoneOffset.UTC))
-            .returning(STEP.ID)
-            .fetchSingle(STEP.ID);
-    headTo(head, id);
-    return new Added(id, number);
+            .returning(STEP.ID, STEP.NUMBER)
+            .fetchSingle(r -> new Added(r.getId(), r.getNumber()));
+    headTo(head, added.id());
+    return added;
   }
 
   public void headTo(Head head, @Nullable Long step) {
@@ -169,19 +169,20 @@ public class WorkpieceStore {
         .execute();
   }
 
-  /** Moves on to the next revision and remembers by what request. */
-  public void advance(Head head, UUID clientKey) {
-    long revision =
+  /** Moves on to the next revision and remembers by what request; where it stands then. */
+  public Head advance(Head head, UUID clientKey) {
+    Head moved =
         db.update(WORKPIECE)
             .set(WORKPIECE.REVISION, WORKPIECE.REVISION.plus(1))
             .where(WORKPIECE.ID.eq(head.id()))
-            .returning(WORKPIECE.REVISION)
-            .fetchSingle(WORKPIECE.REVISION);
+            .returning()
+            .fetchSingle(WorkpieceStore::head);
     db.insertInto(WORKPIECE_REQUEST)
         .set(WORKPIECE_REQUEST.WORKPIECE_ID, head.id())
         .set(WORKPIECE_REQUEST.CLIENT_KEY, clientKey)
-        .set(WORKPIECE_REQUEST.REVISION, revision)
+        .set(WORKPIECE_REQUEST.REVISION, moved.revision())
         .execute();
+    return moved;
   }
 
   /** The step that was made last after the head, if any. */
@@ -247,15 +248,14 @@ public class WorkpieceStore {
     return lineTo(step, noCondition(), TOLD).map(this::stepView);
   }
 
-  /** The steps of a workpiece that are not among some, in the order in which they were made. */
-  public List<StepView> stepsBeside(UUID workpiece, List<StepView> inForce) {
+  /** All steps of a workpiece, in the order in which they were made. */
+  public List<StepView> steps(UUID workpiece) {
     return db.select(STEP.NUMBER)
         .select(TOLD)
         .from(STEP)
         .leftJoin(STEP_NAME)
         .on(STEP_NAME.STEP_ID.eq(STEP.ID))
         .where(STEP.WORKPIECE_ID.eq(workpiece))
-        .and(STEP.ID.notIn(inForce.stream().map(StepView::id).toList()))
         .orderBy(STEP.ID)
         .fetch(this::stepView);
   }
@@ -324,14 +324,5 @@ public class WorkpieceStore {
         .where(wanted)
         .orderBy(STEP.NUMBER)
         .fetch();
-  }
-
-  public @Nullable Instant lastKeptAt(UUID workpiece) {
-    OffsetDateTime last =
-        db.select(max(STEP.MADE_AT))
-            .from(STEP)
-            .where(STEP.WORKPIECE_ID.eq(workpiece))
-            .fetchOne(0, OffsetDateTime.class);
-    return last == null ? null : last.toInstant();
   }
 }
