@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { Preview } from '../api/client';
 import type { Point } from '../mesh/MeshBuffers';
 import { useStage } from './Stage';
@@ -21,7 +21,11 @@ const CROWDED = 14;
  * A pending cut as a course on a chart: dashed over a halo where it is seen, fainter where the model
  * hides it; a tick where a vertex comes, a ring where one is used, a bar where it crosses an edge.
  */
-export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters: boolean }) {
+export const CutLine = memo(function CutLine(props: {
+  pieces: readonly Piece[];
+  letters: boolean;
+}) {
+  const { pieces, letters } = props;
   const stage = useStage();
   const { version } = stage;
   const lines = useMemo(
@@ -52,7 +56,7 @@ export function CutLine({ pieces, letters }: { pieces: readonly Piece[]; letters
       {letters && pieces.map((piece, i) => <Bearing key={i} piece={piece} index={i} />)}
     </g>
   );
-}
+});
 
 export function letterOf(index: number): string {
   return String.fromCharCode(65 + (index % 26));

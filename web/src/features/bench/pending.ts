@@ -153,7 +153,9 @@ export function usePreview(
   }, [offline]);
 
   if (!change) return { preview: null, problem: null, current: false, key };
-  return { preview: shown.preview, problem: shown.problem, current: shown.asked === key, key };
+  // What was said of a mesh that is no more is said no more.
+  const preview = shown.preview?.revision === revision ? shown.preview : null;
+  return { preview, problem: shown.problem, current: shown.asked === key, key };
 }
 
 /** Placed points survive a reload, as long as the mesh is the one that they were placed on. */

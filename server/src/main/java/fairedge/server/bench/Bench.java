@@ -162,14 +162,15 @@ public class Bench {
                   ? After.of(change, effect, before, held.check())
                   : After.unchecked(change, effect);
           NewStep step = new NewStep(change, view, after);
-          WorkpieceStore.Added added = store.addStep(head, step, clock.instant());
+          WorkpieceStore.Added added =
+              store.addStep(head, step, asked.clientKey(), clock.instant());
           if (!held.isChecked()) {
             held.waitsFor(added.id());
           }
           if (added.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
             jobs.add(SnapshotJob.NAME, Long.toString(added.id()));
           }
-          return touched;
+          return new Moved(touched, added.head());
         });
   }
 
@@ -203,15 +204,15 @@ public class Bench {
           if (head.headStep() == null) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to take back.");
           }
-          store.headToParent(head);
+          Long parent = store.told(head.headStep()).parent();
           ElementSet touched = null;
           if (held.workpiece.stepCount() > 0) {
             touched = held.workpiece.undo();
           } else {
-            workshop.rebuildAt(held, head, store.find(head.id()).orElseThrow().headStep());
+            workshop.rebuildAt(held, head, parent);
           }
           workshop.checkOrWait(task, held, touched);
-          return touched;
+          return new Moved(touched, store.moveTo(head, parent, asked.clientKey()));
         });
   }
 
@@ -228,10 +229,9 @@ public class Bench {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to make again.");
           }
           requireMade(held, store.change(next.getAsLong()));
-          store.headTo(head, next.getAsLong());
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           workshop.checkOrWait(task, held, touched);
-          return touched;
+          return new Moved(touched, store.moveTo(head, next.getAsLong(), asked.clientKey()));
         });
   }
 
@@ -249,10 +249,9 @@ public class Bench {
           if (step != null && !store.hasStep(id, step)) {
             throw Problem.notFound("step");
           }
-          store.headTo(head, step);
           workshop.rebuildAt(held, head, step);
           workshop.checkOrWait(task, held, null);
-          return null;
+          return new Moved(null, store.moveTo(head, step, asked.clientKey()));
         });
   }
 
@@ -274,13 +273,19 @@ public class Bench {
 
   /** One move from a revision to the next. */
   private interface Move {
-    /** What of the mesh changed; null if it was made anew. */
-    @Nullable ElementSet make(Head head, Task task, Held held);
+    Moved make(Head head, Task task, Held held);
   }
 
+  /**
+   * @param touched what of the mesh changed; null if it was made anew
+   * @param head where the workpiece stands then
+   */
+  private record Moved(@Nullable ElementSet touched, Head head) {}
+
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
-    Head head = workpieces.lock(id, student);
-    if (store.isAnswered(id, asked.clientKey())) {
+    WorkpieceStore.Locked locked = workpieces.lock(id, student, asked.clientKey());
+    Head head = locked.head();
+    if (locked.isAnswered()) {
       return workshop.with(head, held -> new Stepped(view(head, held), whole(held)));
     }
     Workpieces.requireFresh(head, asked.revision());
@@ -290,11 +295,11 @@ public class Bench {
           Task task = tasks.of(head);
           workshop.settleLater(head, task, held);
           held.chosen = List.of();
-          ElementSet touched = move.make(head, task, held);
-          Head moved = store.advance(head, asked.clientKey());
-          held.standsAt(moved);
-          byte[] message = touched == null ? whole(held) : delta(held, touched, head);
-          return new Stepped(view(task, moved, held), message);
+          Moved moved = move.make(head, task, held);
+          held.standsAt(moved.head());
+          byte[] message =
+              moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
+          return new Stepped(view(task, moved.head(), held), message);
         });
   }
 

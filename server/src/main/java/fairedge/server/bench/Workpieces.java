@@ -2,6 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.bench.store.WorkpieceStore.Locked;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.util.Map;
@@ -23,8 +24,10 @@ class Workpieces {
   }
 
   /** The same, and no one else moves it until the transaction at hand ends. */
-  Head lock(UUID id, SignedIn owner) {
-    return owned(store.lock(id), owner);
+  Locked lock(UUID id, SignedIn owner, UUID clientKey) {
+    Optional<Locked> locked = store.lock(id, clientKey);
+    owned(locked.map(Locked::head), owner);
+    return locked.orElseThrow();
   }
 
   private static Head owned(Optional<Head> found, SignedIn owner) {

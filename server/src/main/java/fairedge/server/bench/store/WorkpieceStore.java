@@ -6,17 +6,20 @@ import static fairedge.schema.generated.Tables.STEP_NAME;
 import static fairedge.schema.generated.Tables.WORKPIECE;
 import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
 import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.name;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.table;
 
 import fairedge.core.cut.View;
 import fairedge.core.step.Change;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
+import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Json;
@@ -29,6 +32,7 @@ import java.util.OptionalLong;
 import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.InsertResultStep;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.Result;
@@ -61,13 +65,22 @@ public class WorkpieceStore {
       @Nullable UUID practiceId,
       UUID studentId,
       @Nullable Long headStep,
-      long revision) {}
+      long revision) {
+
+    /** After the next move. */
+    Head at(@Nullable Long step) {
+      return new Head(id, exerciseId, practiceId, studentId, step, revision + 1);
+    }
+  }
 
   /** A step to keep. */
   public record NewStep(Change change, View view, After after) {}
 
-  /** A step that was kept. */
-  public record Added(long id, int number) {}
+  /** A step that was kept, and where the workpiece stands with it. */
+  public record Added(long id, int number, Head head) {}
+
+  /** A workpiece that nobody else moves, and whether a request was answered by it before. */
+  public record Locked(Head head, boolean isAnswered) {}
 
   /** The mesh, by its hash, as it is after so many steps. */
   public record Snapshot(int number, byte[] mesh) {}
@@ -108,11 +121,21 @@ public class WorkpieceStore {
   }
 
   /** The same, and no one else moves it until this transaction ends. */
-  public Optional<Head> lock(UUID id) {
-    return db.selectFrom(WORKPIECE)
+  public Optional<Locked> lock(UUID id, UUID clientKey) {
+    var isAnswered =
+        field(
+            exists(
+                selectOne()
+                    .from(WORKPIECE_REQUEST)
+                    .where(
+                        WORKPIECE_REQUEST.WORKPIECE_ID.eq(id),
+                        WORKPIECE_REQUEST.CLIENT_KEY.eq(clientKey))));
+    return db.select(WORKPIECE, isAnswered)
+        .from(WORKPIECE)
         .where(WORKPIECE.ID.eq(id))
         .forUpdate()
-        .fetchOptional(WorkpieceStore::head);
+        .of(WORKPIECE)
+        .fetchOptional(r -> new Locked(head(r.value1()), r.value2()));
   }
 
   private static Head head(WorkpieceRecord r) {
@@ -125,64 +148,65 @@ public class WorkpieceStore {
         r.getRevision());
   }
 
-  public boolean isAnswered(UUID workpiece, UUID clientKey) {
-    return db.fetchExists(
-        WORKPIECE_REQUEST,
-        WORKPIECE_REQUEST.WORKPIECE_ID.eq(workpiece),
-        WORKPIECE_REQUEST.CLIENT_KEY.eq(clientKey));
-  }
-
-  /** Adds a step after the head and moves the head to it. */
-  public Added addStep(Head head, NewStep step, Instant now) {
-    Long parent = head.headStep();
-    var numbered = STEP.as("before");
-    Added added =
+  /**
+   * Adds a step after the head, moves the head to it, goes on to the next revision and remembers by
+   * what request: in one statement, for a hand waits for it.
+   */
+  public Added addStep(Head head, NewStep step, UUID clientKey, Instant now) {
+    var before = STEP.as("before");
+    var added = name("added");
+    var addedId = field(added.append("id"), Long.class);
+    var addedNumber = field(added.append("number"), Integer.class);
+    var number =
+        coalesce(
+                field(select(before.NUMBER).from(before).where(before.ID.eq(head.headStep()))),
+                inline(0))
+            .plus(1);
+    var insert =
         db.insertInto(STEP)
             .set(STEP.WORKPIECE_ID, head.id())
-            .set(STEP.PARENT_ID, parent)
-            .set(
-                STEP.NUMBER,
-                coalesce(
-                        field(select(numbered.NUMBER).from(numbered).where(numbered.ID.eq(parent))),
-                        inline(0))
-                    .plus(1))
+            .set(STEP.PARENT_ID, head.headStep())
+            .set(STEP.NUMBER, number)
             .set(STEP.CHANGE, json.write(step.change()))
             .set(STEP.VIEW, json.write(step.view()))
             .set(STEP.AFTER, json.write(step.after()))
             .set(STEP.MADE_AT, now.atOffset(ZoneOffset.UTC))
-            .returning(STEP.ID, STEP.NUMBER)
-            .fetchSingle(r -> new Added(r.getId(), r.getNumber()));
-    headTo(head, added.id());
-    return added;
-  }
-
-  public void headTo(Head head, @Nullable Long step) {
-    db.update(WORKPIECE).set(WORKPIECE.HEAD_STEP, step).where(WORKPIECE.ID.eq(head.id())).execute();
-  }
-
-  public void headToParent(Head head) {
-    db.update(WORKPIECE)
-        .set(
-            WORKPIECE.HEAD_STEP,
-            select(STEP.PARENT_ID).from(STEP).where(STEP.ID.eq(head.headStep())))
-        .where(WORKPIECE.ID.eq(head.id()))
-        .execute();
-  }
-
-  /** Moves on to the next revision and remembers by what request; where it stands then. */
-  public Head advance(Head head, UUID clientKey) {
-    Head moved =
+            .returning(STEP.ID, STEP.NUMBER);
+    var move =
         db.update(WORKPIECE)
-            .set(WORKPIECE.REVISION, WORKPIECE.REVISION.plus(1))
+            .set(WORKPIECE.HEAD_STEP, addedId)
+            .set(WORKPIECE.REVISION, head.revision() + 1)
+            .from(table(added))
             .where(WORKPIECE.ID.eq(head.id()))
-            .returning()
-            .fetchSingle(WorkpieceStore::head);
-    db.insertInto(WORKPIECE_REQUEST)
+            .returning(WORKPIECE.ID);
+    return db.with(added.as(insert))
+        .with(name("answered").as(answered(head, clientKey)))
+        .with(name("moved").as(move))
+        .select(addedId, addedNumber)
+        .from(table(added))
+        .fetchSingle(r -> new Added(r.value1(), r.value2(), head.at(r.value1())));
+  }
+
+  private InsertResultStep<WorkpieceRequestRecord> answered(Head head, UUID clientKey) {
+    return db.insertInto(WORKPIECE_REQUEST)
         .set(WORKPIECE_REQUEST.WORKPIECE_ID, head.id())
         .set(WORKPIECE_REQUEST.CLIENT_KEY, clientKey)
-        .set(WORKPIECE_REQUEST.REVISION, moved.revision())
+        .set(WORKPIECE_REQUEST.REVISION, head.revision() + 1)
+        .returning();
+  }
+
+  /**
+   * Lets a workpiece stand at another step (null: the starter), at the next revision, and remembers
+   * by what request.
+   */
+  public Head moveTo(Head head, @Nullable Long step, UUID clientKey) {
+    answered(head, clientKey).execute();
+    db.update(WORKPIECE)
+        .set(WORKPIECE.HEAD_STEP, step)
+        .set(WORKPIECE.REVISION, head.revision() + 1)
+        .where(WORKPIECE.ID.eq(head.id()))
         .execute();
-    return moved;
+    return head.at(step);
   }
 
   /** The step that was made last after the head, if any. */
