@@ -6,10 +6,11 @@ import fairedge.core.cut.CutResult;
 import fairedge.core.local.Journal;
 import fairedge.core.local.LocalChange;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.TreeSet;
 
 /**
  * What became of the elements, so that marks, notes and what is chosen move along with a change. An
@@ -71,17 +72,17 @@ public record Receipt(
 
   /** Follows elements from what was there before the change to what there is after it. */
   private static final class Tally {
-    private final TreeSet<Integer> newVertices = new TreeSet<>();
-    private final Map<Integer, Integer> edgeWhole = new TreeMap<>();
-    private final Map<Integer, Integer> faceWhole = new TreeMap<>();
-    private final TreeSet<Integer> newEdges = new TreeSet<>();
-    private final TreeSet<Integer> newFaces = new TreeSet<>();
-    private final TreeSet<Integer> movedVertices = new TreeSet<>();
-    private final TreeSet<Integer> reshapedFaces = new TreeSet<>();
-    private final TreeSet<Integer> goneVertices = new TreeSet<>();
-    private final TreeSet<Integer> goneEdges = new TreeSet<>();
-    private final TreeSet<Integer> joinedEdges = new TreeSet<>();
-    private final TreeSet<Integer> goneFaces = new TreeSet<>();
+    private final BitSet newVertices = new BitSet();
+    private final Map<Integer, Integer> edgeWhole = new HashMap<>();
+    private final Map<Integer, Integer> faceWhole = new HashMap<>();
+    private final BitSet newEdges = new BitSet();
+    private final BitSet newFaces = new BitSet();
+    private final BitSet movedVertices = new BitSet();
+    private final BitSet reshapedFaces = new BitSet();
+    private final BitSet goneVertices = new BitSet();
+    private final BitSet goneEdges = new BitSet();
+    private final BitSet joinedEdges = new BitSet();
+    private final BitSet goneFaces = new BitSet();
 
     void add(LocalChange change) {
       switch (change) {
@@ -90,29 +91,29 @@ public record Receipt(
         case LocalChange.EdgeJoined j -> {
           free(j.vertex(), newVertices, goneVertices);
           freeEdge(j.goneEdge());
-          if (goneEdges.contains(j.goneEdge())) {
-            joinedEdges.add(j.goneEdge());
+          if (goneEdges.get(j.goneEdge())) {
+            joinedEdges.set(j.goneEdge());
           }
         }
         case LocalChange.FacesJoined j -> {
           freeEdge(j.edge());
           freeFace(j.goneFace());
         }
-        case LocalChange.VertexMade m -> newVertices.add(m.vertex());
+        case LocalChange.VertexMade m -> newVertices.set(m.vertex());
         case LocalChange.VertexRemoved r -> free(r.vertex(), newVertices, goneVertices);
         case LocalChange.VertexMoved m -> noteUnlessNew(m.vertex(), newVertices, movedVertices);
-        case LocalChange.EdgeMade m -> newEdges.add(m.edge());
+        case LocalChange.EdgeMade m -> newEdges.set(m.edge());
         case LocalChange.EdgeRemoved r -> freeEdge(r.edge());
-        case LocalChange.FaceMade m -> newFaces.add(m.face());
+        case LocalChange.FaceMade m -> newFaces.set(m.face());
         case LocalChange.FaceRemoved r -> freeFace(r.face());
         case LocalChange.FaceReshaped r -> noteUnlessNew(r.face(), newFaces, reshapedFaces);
       }
     }
 
     private void splitEdge(LocalChange.EdgeSplit s) {
-      newVertices.add(s.vertex());
-      if (newEdges.contains(s.edge())) {
-        newEdges.add(s.newEdge());
+      newVertices.set(s.vertex());
+      if (newEdges.get(s.edge())) {
+        newEdges.set(s.newEdge());
       } else {
         edgeWhole.put(s.newEdge(), edgeWhole.getOrDefault(s.edge(), s.edge()));
       }
@@ -120,22 +121,22 @@ public record Receipt(
 
     private void splitFace(LocalChange.FaceSplit s) {
       for (int e : s.edges()) {
-        newEdges.add(e);
+        newEdges.set(e);
       }
       for (int v : s.vertices()) {
-        newVertices.add(v);
+        newVertices.set(v);
       }
       faceWhole.put(s.newFace(), faceWhole.getOrDefault(s.face(), s.face()));
     }
 
-    private static void noteUnlessNew(int id, TreeSet<Integer> made, TreeSet<Integer> altered) {
-      if (!made.contains(id)) {
-        altered.add(id);
+    private static void noteUnlessNew(int id, BitSet made, BitSet altered) {
+      if (!made.get(id)) {
+        altered.set(id);
       }
     }
 
     private void freeFace(int f) {
-      reshapedFaces.remove(f);
+      reshapedFaces.clear(f);
       if (faceWhole.remove(f) == null) {
         free(f, newFaces, goneFaces);
       }
@@ -147,41 +148,48 @@ public record Receipt(
       }
     }
 
-    private static void free(int id, TreeSet<Integer> made, TreeSet<Integer> gone) {
-      if (!made.remove(id)) {
-        gone.add(id);
+    private static void free(int id, BitSet made, BitSet gone) {
+      if (made.get(id)) {
+        made.clear(id);
+      } else {
+        gone.set(id);
       }
     }
 
     Receipt receipt(CutResult result, Journal journal) {
       return new Receipt(
-          List.copyOf(newVertices),
+          ids(newVertices),
           splits(edgeWhole, goneEdges),
-          List.copyOf(newEdges),
+          ids(newEdges),
           splits(faceWhole, goneFaces).stream()
               .map(s -> new FaceSplit(s.from(), journal.sidesBefore(s.from()), s.into()))
               .toList(),
-          List.copyOf(newFaces),
-          List.copyOf(movedVertices),
-          List.copyOf(reshapedFaces),
-          List.copyOf(goneVertices),
-          List.copyOf(goneEdges),
-          List.copyOf(joinedEdges),
-          List.copyOf(goneFaces),
+          ids(newFaces),
+          ids(movedVertices),
+          ids(reshapedFaces),
+          ids(goneVertices),
+          ids(goneEdges),
+          ids(joinedEdges),
+          ids(goneFaces),
           result.usedVertices(),
           result.pieces(),
           result.remarks(),
           result.chosen());
     }
 
+    private static List<Integer> ids(BitSet set) {
+      return set.stream().boxed().toList();
+    }
+
     /** Of what was split, all parts that are left. */
-    private static List<Split> splits(Map<Integer, Integer> wholes, TreeSet<Integer> gone) {
+    private static List<Split> splits(Map<Integer, Integer> wholes, BitSet gone) {
       Map<Integer, List<Integer>> byWhole = new TreeMap<>();
-      wholes.forEach((part, whole) ->
-          byWhole
-              .computeIfAbsent(
-                  whole, w -> new ArrayList<>(gone.contains(w) ? List.of() : List.of(w)))
-              .add(part));
+      new TreeMap<>(wholes)
+          .forEach((part, whole) ->
+              byWhole
+                  .computeIfAbsent(
+                      whole, w -> new ArrayList<>(gone.get(w) ? List.of() : List.of(w)))
+                  .add(part));
       return byWhole.entrySet().stream()
           .map(e -> new Split(e.getKey(), List.copyOf(e.getValue())))
           .toList();

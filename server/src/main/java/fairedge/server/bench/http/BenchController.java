@@ -108,10 +108,11 @@ class BenchController {
   ResponseEntity<byte[]> since(
       @PathVariable UUID id,
       @PathVariable long revision,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     return bench
         .since(id, student, revision)
-        .map(this::reply)
+        .map(stepped -> reply(stepped, accepted))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
@@ -146,9 +147,10 @@ class BenchController {
   ResponseEntity<byte[]> goTo(
       @PathVariable UUID id,
       @Valid @RequestBody GoRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
-    return reply(bench.goTo(id, student, by, asked.step()));
+    return reply(bench.goTo(id, student, by, asked.step()), accepted);
   }
 
   @PutMapping("/workpieces/{id}/steps/{step}/name")
@@ -194,34 +196,37 @@ class BenchController {
   ResponseEntity<byte[]> step(
       @PathVariable UUID id,
       @Valid @RequestBody StepRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
-    return reply(bench.step(id, student, by, asked.change(), asked.view()));
+    return reply(bench.step(id, student, by, asked.change(), asked.view()), accepted);
   }
 
   @PostMapping("/workpieces/{id}/undo")
   ResponseEntity<byte[]> undo(
       @PathVariable UUID id,
       @Valid @RequestBody MoveRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
-    return reply(bench.undo(id, student, asked.asked()));
+    return reply(bench.undo(id, student, asked.asked()), accepted);
   }
 
   @PostMapping("/workpieces/{id}/redo")
   ResponseEntity<byte[]> redo(
       @PathVariable UUID id,
       @Valid @RequestBody MoveRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
-    return reply(bench.redo(id, student, asked.asked()));
+    return reply(bench.redo(id, student, asked.asked()), accepted);
   }
 
   /** Length of the state's JSON, the JSON padded to 8 bytes, the mesh message. */
-  private ResponseEntity<byte[]> reply(Bench.Stepped stepped) {
+  private ResponseEntity<byte[]> reply(Bench.Stepped stepped, String accepted) {
     byte[] state = json.bytes(stepped.state());
     int padded = (state.length + 4 + 7) / 8 * 8;
     ByteBuffer out =
         ByteBuffer.allocate(padded + stepped.mesh().length).order(ByteOrder.LITTLE_ENDIAN);
     out.putInt(state.length).put(state).position(padded).put(stepped.mesh());
-    return ResponseEntity.ok().header("Content-Type", STEP).body(out.array());
+    return Packed.reply(STEP, out.array(), accepted);
   }
 }
