@@ -161,7 +161,22 @@ export const api = {
   /** As it stands, once the check of the mesh as it is has come. */
   workpiece: (id: string) => json<Workpiece>('GET', `/workpieces/${id}`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
-  workpieceSmooth: (id: string) => bytes(`/workpieces/${id}/smooth`),
+  /** What lenses show of a workpiece at a revision, or of a hand-in. */
+  workpieceLens: (id: string, revision: number) => ({
+    key: ['workpiece', id, revision],
+    look: (lens: string) =>
+      json<Schemas['LensPicture']>('GET', `/workpieces/${id}/lenses/${lens}?revision=${revision}`),
+    along: (edge: number) =>
+      json<Schemas['Along']>('GET', `/workpieces/${id}/along/${edge}?revision=${revision}`),
+    smooth: () => bytes(`/workpieces/${id}/smooth`),
+  }),
+  submissionLens: (id: string) => ({
+    key: ['submission', id],
+    look: (lens: string) =>
+      json<Schemas['LensPicture']>('GET', `/submissions/${id}/lenses/${lens}`),
+    along: (edge: number) => json<Schemas['Along']>('GET', `/submissions/${id}/along/${edge}`),
+    smooth: () => bytes(`/submissions/${id}/smooth`),
+  }),
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */
   since: async (id: string, revision: number) => {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);

@@ -16,18 +16,19 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
-import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
-import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { ModelGeometry } from './ModelGeometry';
+import { fatLines, setLines } from './fatLines';
+import type { LensPicture } from './lenses';
 import { Solid } from './Solid';
 import { SmoothSurface } from './SmoothSurface';
+import { ToneLayers } from './ToneLayers';
 import { TracingSheet } from './TracingSheet';
 import { hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
-export type Lens = 'clay' | 'sides' | 'subdivided' | 'stripes';
+export type Lens =
+  'clay' | 'sides' | 'flow' | 'poles' | 'spacing' | 'shape-change' | 'stripes' | 'subdivided';
 export interface CameraPlace {
   eye: Point;
   target: Point;
@@ -44,7 +45,6 @@ const MERGE_AFTER_MS = 400;
 /** Mean lengths on screen at which edges begin to show, and show in full. */
 const FAINT_EDGES = 1.2;
 const FULL_EDGES = 5;
-const NEARER = '2.5e-5';
 const INK = '#10283a';
 function asPoint(v: Vector3): Point {
   return { x: v.x, y: v.y, z: v.z };
@@ -52,29 +52,6 @@ function asPoint(v: Vector3): Point {
 
 /** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
 export type Insets = [number, number, number, number];
-
-function fatLines(color: string, linewidth: number, order: number) {
-  const material = new LineMaterial({ color, linewidth, depthWrite: false });
-  // A little nearer than the faces that it borders, or they would take half of its width.
-  material.onBeforeCompile = (shader) => {
-    const end = '#include <logdepthbuf_vertex>';
-    shader.vertexShader = shader.vertexShader.replace(
-      end,
-      `gl_Position.z -= ${NEARER} * gl_Position.w;\n${end}`,
-    );
-  };
-  const lines = new LineSegments2(new LineSegmentsGeometry(), material);
-  lines.frustumCulled = false;
-  lines.renderOrder = order;
-  return lines;
-}
-
-function setLines(lines: LineSegments2, positions: Float32Array) {
-  const geometry = new LineSegmentsGeometry();
-  geometry.setPositions(positions.length ? positions : new Float32Array(6));
-  lines.geometry.dispose();
-  lines.geometry = geometry;
-}
 
 /**
  * The scene of one mesh view: draws on demand only, turns, pans, zooms, projects and picks. Holds all
@@ -122,6 +99,9 @@ export class StageView {
   /** From where the sheet is looked at squarely: the direction, and what is upwards on it. */
   private sheetSight = { towards: new Vector3(0, 1, 0), up: new Vector3(0, 0, 1) };
   private readonly smooth = new SmoothSurface();
+  /** What the lens shows. */
+  private readonly tones = new ToneLayers();
+  private picture: LensPicture | null = null;
   hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
@@ -146,7 +126,7 @@ export class StageView {
     this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
     this.scene.add(this.graticule, this.solid.group, this.smooth.mesh);
-    this.scene.add(this.sheet.mesh);
+    this.scene.add(this.sheet.mesh, this.tones.group);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
     this.scene.add(this.outline, ...this.litSides, this.regionBorder, ...this.doubled);
     this.behind.visible = false;
@@ -175,6 +155,7 @@ export class StageView {
     this.model?.dispose();
     this.solid.dispose();
     this.smooth.dispose();
+    this.tones.dispose();
     this.sheet.dispose();
     for (const thing of [
       this.edges,
@@ -253,6 +234,7 @@ export class StageView {
     for (const lines of [this.outline, this.regionBorder, ...this.litSides, ...this.doubled]) {
       lines.material.resolution.set(this.width, this.height);
     }
+    this.tones.resize(this.width, this.height);
     this.changed();
   }
 
@@ -366,6 +348,21 @@ export class StageView {
     this.raycaster.setFromCamera(ndc, this.camera);
     const hit = this.raycaster.intersectObject(this.sheet.mesh, false)[0];
     return hit && this.sheet.mesh.visible ? this.point(hit.point) : null;
+  }
+
+  /** Shows what a lens says of the mesh; null shows the mesh alone. */
+  showTones(picture: LensPicture | null) {
+    if (this.picture === picture) return;
+    this.picture = picture;
+    this.tones.show(this.model, picture);
+    this.tones.resize(this.width, this.height);
+    this.changed();
+  }
+
+  /** Draws a loop over what the lens shows. */
+  traceLoop(edges: readonly number[]) {
+    this.tones.trace(this.model ?? null, edges);
+    this.changed();
   }
 
   /** Shows the smooth surface in place of the faces, the cage over it; null shows the faces again. */

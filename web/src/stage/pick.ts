@@ -203,3 +203,9 @@ function holds(line: readonly { x: number; y: number }[], p: { x: number; y: num
   }
   return inside;
 }
+
+/** The edge that is aimed at; -1 for none. */
+export function edgeAt(stage: StageView, at: { x: number; y: number }): number {
+  const picked = pick(stage, at.x, at.y, { faces: false, vertices: false, division: 0 });
+  return picked?.on === 'edge' ? picked.id : -1;
+}

@@ -1,15 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Note, Review } from '../../api/client';
+import { api, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
+import { LensBar } from '../../stage/LensBar';
+import { isComputed, lensKeys } from '../../stage/lenses';
+import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { MeshMarks } from '../../stage/MeshMarks';
+import { edgeAt } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
 import { useLens } from '../../stage/useLens';
+import { useLensPicture } from '../../stage/useLensPicture';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
@@ -44,6 +49,8 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const [stage, setStage] = useState<StageView | null>(null);
   const [lens, setLens] = useLens('sides');
   useCameraInAddress(stage);
+  const source = useMemo(() => api.submissionLens(sheet.id), [sheet.id]);
+  const looked = useLensPicture(stage, lens, mesh, source);
   const [noteShown, showNote] = useAddressed('note');
   const { answer, check, exercise } = sheet;
   const note = Number(noteShown ?? 0) - 1;
@@ -64,8 +71,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   useKeys({
     '[': () => step(-1),
     ']': () => step(1),
-    c: () => setLens('clay'),
-    s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
+    ...lensKeys(lens, setLens),
     v: () => stage?.fit(),
     x: () => stage?.fit(stage.azimuth + 180, 20),
   });
@@ -156,49 +162,49 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             </Button>
           </footer>
         </section>
-        <div className="relative min-w-0 flex-1 max-md:h-80 max-md:flex-none">
-          <Stage
-            mesh={mesh}
-            version={0}
-            lens={lens}
-            unit={exercise.unit}
-            insets={[...INSETS]}
-            label={`${exercise.title}, attempt ${sheet.attempt}: drag to turn`}
-            onReady={(view) => {
-              setStage(view);
-              const first = open === null ? undefined : answer.notes[open];
-              if (first) view.flyTo(first.place, first.camera ?? undefined);
-            }}
-            drawing={
-              <>
-                <MeshMarks
-                  findings={check.findings}
-                  chosen={chosen}
-                  onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
-                />
-                <Pins
-                  notes={answer.notes}
-                  marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
-                  chosen={open}
-                  onChoose={openNote}
-                />
-              </>
-            }
-          >
-            <div className="absolute top-2.5 left-3 flex gap-1.5">
-              <Button
-                size="small"
-                shortcut="S"
-                aria-pressed={lens === 'sides'}
-                onClick={() => setLens(lens === 'sides' ? 'clay' : 'sides')}
-              >
-                {lens === 'sides' ? 'Sides' : 'Clay'}
-              </Button>
-              <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
-                View all
-              </Button>
-            </div>
-          </Stage>
+        <div className="flex min-w-0 flex-1 flex-col max-md:flex-none">
+          <div className="relative min-h-0 flex-1 max-md:h-80 max-md:flex-none">
+            <Stage
+              mesh={mesh}
+              version={0}
+              lens={lens}
+              unit={exercise.unit}
+              insets={[...INSETS]}
+              label={`${exercise.title}, attempt ${sheet.attempt}: drag to turn`}
+              onHover={(at) => {
+                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
+              }}
+              onReady={(view) => {
+                setStage(view);
+                const first = open === null ? undefined : answer.notes[open];
+                if (first) view.flyTo(first.place, first.camera ?? undefined);
+              }}
+              drawing={
+                <>
+                  <LensSpots looked={looked} unit={exercise.unit} />
+                  <MeshMarks
+                    findings={isComputed(lens) ? [] : check.findings}
+                    chosen={chosen}
+                    onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
+                  />
+                  <Pins
+                    notes={answer.notes}
+                    marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                    chosen={open}
+                    onChoose={openNote}
+                  />
+                </>
+              }
+            >
+              <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
+                <LensBar lens={lens} onLens={setLens} />
+                <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+                  All
+                </Button>
+              </div>
+            </Stage>
+          </div>
+          <LensLegend lens={lens} looked={looked} unit={exercise.unit} />
         </div>
       </div>
     </div>

@@ -1,13 +1,17 @@
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
-import type { Finding, Workpiece, WorkpiecePlace } from '../../api/client';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { api, type Finding, type Workpiece, type WorkpiecePlace } from '../../api/client';
 import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
 import { MeshMarks } from '../../stage/MeshMarks';
-import { inside, pick, type Picked } from '../../stage/pick';
+import { edgeAt, inside, pick, type Picked } from '../../stage/pick';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
+import { LensBar } from '../../stage/LensBar';
+import { isComputed, LENSES, lensKeys } from '../../stage/lenses';
+import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { useLens } from '../../stage/useLens';
+import { useLensPicture } from '../../stage/useLensPicture';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Key } from '../../ui/Key';
@@ -29,7 +33,6 @@ import { StepsPanel } from './StepsPanel';
 import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
 import { kindOf, othersOf, toggled, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
-import { useSmooth } from './useSmooth';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
 interface Props {
@@ -65,7 +68,11 @@ function OpenBench(
     asked.current = take;
   }, []);
   useCameraInAddress(stage);
-  useSmooth(stage, lens, state.id, state.revision, () => setLens('clay'));
+  const source = useMemo(
+    () => api.workpieceLens(state.id, state.revision),
+    [state.id, state.revision],
+  );
+  const looked = useLensPicture(stage, lens, mesh, source);
   const chosen = useChosen(open);
   const [choosing, setChoosing] = useState<ChooseMode | null>(null);
   const [aimed, setAimed] = useState<Picked | null>(null);
@@ -164,10 +171,12 @@ function OpenBench(
     { name: 'Turn to the back', shortcut: 'X', act: turnAround },
     { name: 'Look squarely at the chosen face', shortcut: 'Q', act: lookSquarely },
     { name: 'Glass', also: 'far side', shortcut: 'G', act: () => setGlass(!glass) },
-    { name: 'Sides lens', shortcut: 'S', act: () => setLens('sides') },
-    { name: 'Subdivided lens', also: 'smooth', shortcut: 'U', act: () => setLens('subdivided') },
-    { name: 'Stripes lens', also: 'reflection', shortcut: 'T', act: () => setLens('stripes') },
-    { name: 'Clay lens', shortcut: 'C', act: () => setLens('clay') },
+    ...LENSES.map((l) => ({
+      name: `${l.name} lens`,
+      also: l.about,
+      shortcut: l.letter,
+      act: () => setLens(l.lens),
+    })),
     { name: 'Next finding', shortcut: 'N', act: nextFinding },
     { name: 'Again: make the last change once more', shortcut: 'J', act: () => cut.again?.() },
     { name: 'Start again from the starter', act: () => void control.goTo(null) },
@@ -179,6 +188,7 @@ function OpenBench(
   ];
 
   useKeys({
+    ...lensKeys(lens, setLens),
     ...Object.fromEntries(
       GROUPS[group]!.tools.map((t, i) => [String(i + 1), () => cut.take(t.tool)]),
     ),
@@ -190,10 +200,6 @@ function OpenBench(
     Escape: () => (choosing ? setChoosing(null) : cut.drop()),
     'Ctrl z': cut.back,
     'Ctrl y': () => void control.redo(),
-    c: () => setLens('clay'),
-    s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
-    u: () => setLens(lens === 'subdivided' ? 'clay' : 'subdivided'),
-    t: () => setLens(lens === 'stripes' ? 'clay' : 'stripes'),
     g: () => setGlass(!glass),
     b: () => setBriefOpen(true),
     n: nextFinding,
@@ -265,93 +271,80 @@ function OpenBench(
           chosen={finding}
           onChoose={choose}
         />
-        <div className="relative min-w-0 flex-1">
-          <Stage
-            mesh={mesh}
-            version={open.version}
-            lens={lens}
-            unit={task.unit}
-            insets={[...SLIP_INSETS]}
-            label={`${task.title}: drag to turn, click to place a point`}
-            onReady={setStage}
-            keyboardAims
-            onHover={(at) => (choosing ? setAimed(aimToChoose(at)) : hand.point(at))}
-            onClick={click}
-            draws={choosing ? (choosing.by === 'click' ? undefined : choosing.by) : hand.draws}
-            onDrawn={drawn}
-            drawing={
-              <>
-                {!choosing && hand.drawing(preview)}
-                {choosing && aimed && <Aim picked={aimed} division={0} />}
-                <ChosenMarks vertices={chosen.chosen.vertices} />
-                <MeshMarks
-                  findings={state.check.findings}
-                  chosen={finding}
-                  onChoose={choose}
-                  atWork={hand.hover ? [hand.hover.at] : []}
+        <div className="flex min-w-0 flex-1 flex-col">
+          <div className="relative min-h-0 flex-1">
+            <Stage
+              mesh={mesh}
+              version={open.version}
+              lens={lens}
+              unit={task.unit}
+              insets={[...SLIP_INSETS]}
+              label={`${task.title}: drag to turn, click to place a point`}
+              onReady={setStage}
+              keyboardAims
+              onHover={(at) => {
+                if (choosing) setAimed(aimToChoose(at));
+                else hand.point(at);
+                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
+              }}
+              onClick={click}
+              draws={choosing ? (choosing.by === 'click' ? undefined : choosing.by) : hand.draws}
+              onDrawn={drawn}
+              drawing={
+                <>
+                  {!choosing && hand.drawing(preview)}
+                  {choosing && aimed && <Aim picked={aimed} division={0} />}
+                  <ChosenMarks vertices={chosen.chosen.vertices} />
+                  <LensSpots looked={looked} unit={task.unit} />
+                  <MeshMarks
+                    findings={isComputed(lens) ? [] : state.check.findings}
+                    chosen={finding}
+                    onChoose={choose}
+                    atWork={hand.hover ? [hand.hover.at] : []}
+                  />
+                </>
+              }
+            >
+              <div className="absolute top-2.5 left-3 flex gap-1.5">
+                <StageButton
+                  name="Choose"
+                  letter="O"
+                  on={choosing !== null}
+                  onClick={() => setChoosing(choosing ? null : FACES)}
                 />
-              </>
-            }
-          >
-            <div className="absolute top-2.5 left-3 flex gap-1.5">
-              <StageButton
-                name="Choose"
-                letter="O"
-                on={choosing !== null}
-                onClick={() => setChoosing(choosing ? null : FACES)}
-              />
-              <StageButton
-                name="Clay"
-                letter="C"
-                on={lens === 'clay'}
-                onClick={() => setLens('clay')}
-              />
-              <StageButton
-                name="Sides"
-                letter="S"
-                on={lens === 'sides'}
-                onClick={() => setLens('sides')}
-              />
-              <StageButton
-                name="Subdivided"
-                letter="U"
-                on={lens === 'subdivided'}
-                onClick={() => setLens(lens === 'subdivided' ? 'clay' : 'subdivided')}
-              />
-              <StageButton
-                name="Stripes"
-                letter="T"
-                on={lens === 'stripes'}
-                onClick={() => setLens(lens === 'stripes' ? 'clay' : 'stripes')}
-              />
-              <StageButton name="Glass" letter="G" on={glass} onClick={() => setGlass(!glass)} />
-              <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
-                All
-              </Button>
-              <Button size="small" shortcut="X" onClick={turnAround}>
-                To the back
-              </Button>
-            </div>
-            {sheet && (
-              <SheetPanel
-                stage={stage}
-                unit={task.unit}
-                onAskClick={askClick}
-                onClose={() => setSheet(false)}
-              />
-            )}
-            {choosing && (
-              <ChooseBar
-                mode={choosing}
-                control={chosen}
-                onMode={setChoosing}
-                onDeleteOthers={() => void deleteOthers()}
-              />
-            )}
-            {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
-              <SlipOf cut={cut} control={control} onMake={() => void make()} />
-            )}
-          </Stage>
+                <StageButton name="Glass" letter="G" on={glass} onClick={() => setGlass(!glass)} />
+                <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+                  All
+                </Button>
+                <Button size="small" shortcut="X" onClick={turnAround}>
+                  To the back
+                </Button>
+              </div>
+              <div className="absolute top-[42px] left-3">
+                <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
+              </div>
+              {sheet && (
+                <SheetPanel
+                  stage={stage}
+                  unit={task.unit}
+                  onAskClick={askClick}
+                  onClose={() => setSheet(false)}
+                />
+              )}
+              {choosing && (
+                <ChooseBar
+                  mode={choosing}
+                  control={chosen}
+                  onMode={setChoosing}
+                  onDeleteOthers={() => void deleteOthers()}
+                />
+              )}
+              {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
+                <SlipOf cut={cut} control={control} onMake={() => void make()} />
+              )}
+            </Stage>
+          </div>
+          <LensLegend lens={lens} looked={looked} unit={task.unit} />
         </div>
       </div>
       <HintLine

@@ -1,3 +1,4 @@
+import { LENSES } from '../../stage/lenses';
 import { Dialog } from '../../ui/Dialog';
 import { Key } from '../../ui/Key';
 
@@ -18,10 +19,7 @@ const KEYS: readonly [string, string][] = [
   ['M', 'Loop at the middle of the edge, or where you point'],
   ['O', 'Choose faces, edges, vertices'],
   ['N', 'Next finding'],
-  ['C', 'Clay'],
-  ['S', 'Sides: wash faces that are no quads'],
-  ['U', 'Subdivided: the smooth surface, the cage over it'],
-  ['T', 'Stripes: a striped room mirrored in the smooth surface'],
+  ...LENSES.map((l): [string, string] => [l.letter, `${l.name}: ${l.about.toLowerCase()}`]),
   ['G', 'Glass: see the far side through the near one'],
   ['V', 'View all'],
   ['X', 'Turn to the back'],

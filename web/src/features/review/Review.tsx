@@ -1,17 +1,21 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Finding, Note, Review as ReviewData } from '../../api/client';
+import { api, type Finding, type Note, type Review as ReviewData } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
+import { LensBar } from '../../stage/LensBar';
+import { isComputed, lensKeys } from '../../stage/lenses';
+import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { MeshMarks } from '../../stage/MeshMarks';
-import { pick, type Picked } from '../../stage/pick';
+import { edgeAt, pick, type Picked } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
 import { useLens } from '../../stage/useLens';
+import { useLensPicture } from '../../stage/useLensPicture';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
@@ -50,6 +54,8 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   const [stage, setStage] = useState<StageView | null>(null);
   const [lens, setLens] = useLens('sides');
   useCameraInAddress(stage);
+  const source = useMemo(() => api.submissionLens(review.id), [review.id]);
+  const looked = useLensPicture(stage, lens, mesh, source);
   const { draft, change, unsaved, problem, giveBack, retry } = useDraft(review.id, review.answer);
   const [chosen, setChosen] = useAddressed('finding');
   const [chosenNote, setChosenNote] = useState<number | null>(null);
@@ -116,8 +122,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     ArrowDown: () => walk(1),
     ArrowUp: () => walk(-1),
     n: noteHere,
-    c: () => setLens('clay'),
-    s: () => setLens(lens === 'sides' ? 'clay' : 'sides'),
+    ...lensKeys(lens, setLens),
     v: () => stage?.fit(),
     x: () => stage?.fit(stage.azimuth + 180, 20),
     '[': () => open(queue?.previous),
@@ -205,21 +210,15 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           <div
             className="condensed flex h-10 shrink-0 items-center gap-1 border-b border-rule px-3"
             role="toolbar"
-            aria-label="Lenses"
+            aria-label="Views"
           >
-            <LensWord name="Clay" letter="C" on={lens === 'clay'} onClick={() => setLens('clay')} />
-            <LensWord
-              name="Sides"
-              letter="S"
-              on={lens === 'sides'}
-              onClick={() => setLens('sides')}
-            />
+            <LensBar lens={lens} onLens={setLens} />
             <span className="ml-auto flex gap-1.5">
               <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
-                View all
+                All
               </Button>
               <Button size="small" shortcut="X" onClick={() => stage?.fit(stage.azimuth + 180, 20)}>
-                Turn to the back
+                To the back
               </Button>
             </span>
           </div>
@@ -232,7 +231,10 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               insets={[...INSETS]}
               label={`${review.exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
               onReady={setStage}
-              onHover={(at) => setHover(at && stage && !returned ? pickFace(stage, at) : null)}
+              onHover={(at) => {
+                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
+                setHover(at && stage && !returned && lens !== 'flow' ? pickFace(stage, at) : null);
+              }}
               onClick={(at) => {
                 if (!stage || returned) return;
                 setPicked(pickFace(stage, at));
@@ -241,7 +243,14 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                 <>
                   {hover && !picked && <Aim picked={hover} division={0} />}
                   {picked && <Aim picked={picked} division={0} />}
-                  <MeshMarks findings={findings} chosen={chosen} onChoose={choose} />
+                  <LensSpots looked={looked} unit={review.exercise.unit} />
+                  <MeshMarks
+                    findings={
+                      isComputed(lens) ? findings.filter((f) => f.key === chosen) : findings
+                    }
+                    chosen={chosen}
+                    onChoose={choose}
+                  />
                   <Pins
                     notes={draft.notes}
                     marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
@@ -271,6 +280,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               )}
             </Stage>
           </div>
+          <LensLegend lens={lens} looked={looked} unit={review.exercise.unit} />
           <Wake review={review} />
         </div>
         <AnswerPanel
@@ -294,17 +304,4 @@ function pickFace(stage: StageView, at: { x: number; y: number }): Picked | null
   return hit
     ? { on: 'face', id: hit.face, at: hit.at }
     : pick(stage, at.x, at.y, { faces: true, vertices: false, division: 0 });
-}
-
-function LensWord(props: { name: string; letter: string; on: boolean; onClick: () => void }) {
-  return (
-    <button
-      type="button"
-      aria-pressed={props.on}
-      className={`flex h-7 items-center gap-1.5 rounded-ctl px-2 ${props.on ? 'bg-ink font-semibold text-paper' : 'text-ink2 hover:bg-shoal1 hover:text-ink'}`}
-      onClick={props.onClick}
-    >
-      {props.name} <span className="text-[11px]">{props.letter}</span>
-    </button>
-  );
 }

@@ -131,6 +131,33 @@ public final class Inspector {
     return new Inspected(report, new Recall(this, subject.gathered()));
   }
 
+  /** What a lens shows of a mesh. Cost: n log n at the most. */
+  public LensPicture look(Mesh mesh, Lens lens) {
+    Subject subject = subject(mesh);
+    return switch (lens) {
+      case FLOW -> FlowLens.of(subject);
+      case POLES -> PolesLens.of(subject);
+      case SPACING -> SpacingLens.of(subject);
+      case SHAPE_CHANGE -> ShapeLens.of(subject);
+    };
+  }
+
+  /**
+   * The ring and the loop of an edge. Cost: the mesh; n log n.
+   *
+   * @throws IllegalArgumentException if there is no such edge
+   */
+  public Along along(Mesh mesh, int edge) {
+    if (!mesh.hasEdge(edge)) {
+      throw new IllegalArgumentException("no edge " + edge);
+    }
+    return Along.of(subject(mesh), edge);
+  }
+
+  private Subject subject(Mesh mesh) {
+    return new Subject(mesh, tolerance, profile.thresholds(), List.of(), starter, null, asking);
+  }
+
   /** How near to what was touched faces are to count as near: {@link Since#near}. */
   public double room() {
     return 2 * Math.max(profile.thresholds().weld(tolerance), tolerance.merge());

@@ -44,7 +44,11 @@ final class JumpFinder implements Finder {
     return false;
   }
 
-  private static double ratioAt(Subject subject, int e) {
+  /**
+   * Of the widths on both sides of an edge the larger to the smaller; NaN where they are not two
+   * quads.
+   */
+  static double ratioAt(Subject subject, int e) {
     Mesh mesh = subject.mesh();
     if (subject.topology().uses(e) != 2) {
       return Double.NaN;

@@ -2,6 +2,8 @@ package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -82,6 +84,11 @@ final class Tell {
   /** Words with numbers in them, as everywhere. */
   static String words(String format, Object... numbers) {
     return String.format(Locale.ROOT, format, numbers);
+  }
+
+  /** A number to three digits, without noughts at its end. */
+  static String number(double value) {
+    return new BigDecimal(value).round(new MathContext(3)).stripTrailingZeros().toPlainString();
   }
 
   /** A count with its noun. */

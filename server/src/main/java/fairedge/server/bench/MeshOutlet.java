@@ -2,11 +2,16 @@ package fairedge.server.bench;
 
 import fairedge.core.format.MeshFormat;
 import fairedge.core.format.wire.WireMessage;
+import fairedge.core.inspect.Along;
+import fairedge.core.inspect.Lens;
+import fairedge.core.inspect.LensPicture;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
-import fairedge.core.subdivide.CatmullClark;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.inspection.Inspections;
+import fairedge.server.inspection.Terms;
+import fairedge.server.meshfile.Smooth;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.io.ByteArrayOutputStream;
@@ -17,19 +22,23 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The mesh of a workpiece in other forms: as a file, and as the smooth surface of its cage. */
+/**
+ * The mesh of a workpiece in other forms: as a file, as the smooth surface of its cage, through a
+ * lens.
+ */
 @Service
 public class MeshOutlet {
-  private static final int MOST_SMOOTH_FACES = 60_000;
-
   private final WorkpieceStore store;
   private final Workpieces workpieces;
   private final Workshop workshop;
+  private final Inspections inspections;
 
-  MeshOutlet(WorkpieceStore store, Workpieces workpieces, Workshop workshop) {
+  MeshOutlet(
+      WorkpieceStore store, Workpieces workpieces, Workshop workshop, Inspections inspections) {
     this.store = store;
     this.workpieces = workpieces;
     this.workshop = workshop;
+    this.inspections = inspections;
   }
 
   /** The mesh after a step, as a file; of the state in force where no step is named. */
@@ -63,13 +72,37 @@ public class MeshOutlet {
     return workshop.read(
         head,
         (now, held) -> {
-          Mesh mesh = held.workpiece.mesh();
-          int levels = 3;
-          while (levels > 0 && CatmullClark.faces(mesh, levels) > MOST_SMOOTH_FACES) {
-            levels--;
-          }
-          Mesh smooth = CatmullClark.refined(mesh, levels);
+          Mesh smooth = Smooth.of(held.workpiece.mesh());
           return WireMessage.whole(smooth, held.origin(), held.revision());
         });
+  }
+
+  /**
+   * What a lens shows of it; of a copy, so that no hand waits for it.
+   *
+   * @param revision at which it must stand; null for any
+   */
+  public LensPicture look(UUID id, SignedIn student, @Nullable Long revision, Lens lens) {
+    return inspections.look(copy(id, student, revision), terms(id, student), lens);
+  }
+
+  /** The ring and the loop of an edge, likewise. */
+  public Along along(UUID id, SignedIn student, @Nullable Long revision, int edge) {
+    return inspections.along(copy(id, student, revision), terms(id, student), edge);
+  }
+
+  private Mesh copy(UUID id, SignedIn student, @Nullable Long revision) {
+    return workshop.read(
+        workpieces.require(id, student),
+        (now, held) -> {
+          if (revision != null) {
+            Workpieces.requireFresh(now, revision);
+          }
+          return held.workpiece.mesh().copy();
+        });
+  }
+
+  private Terms terms(UUID id, SignedIn student) {
+    return workshop.task(workpieces.require(id, student)).terms();
   }
 }

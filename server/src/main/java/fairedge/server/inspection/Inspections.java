@@ -2,7 +2,10 @@ package fairedge.server.inspection;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import fairedge.core.inspect.Along;
 import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Lens;
+import fairedge.core.inspect.LensPicture;
 import fairedge.core.inspect.Recall;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Since;
@@ -11,6 +14,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.platform.Problem;
 import java.util.HexFormat;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -55,6 +59,19 @@ public class Inspections {
   public Checked inspect(Mesh mesh, Terms terms, @Nullable Since since) {
     Inspector.Inspected inspected = inspector(terms).inspect(mesh, List.of(), since);
     return new Checked(CheckView.of(inspected.report(), mesh), inspected.recall());
+  }
+
+  /** What a lens shows of a mesh. */
+  public LensPicture look(Mesh mesh, Terms terms, Lens lens) {
+    return inspector(terms).look(mesh, lens);
+  }
+
+  /** The ring and the loop of an edge, and how they end. */
+  public Along along(Mesh mesh, Terms terms, int edge) {
+    if (!mesh.hasEdge(edge)) {
+      throw Problem.notFound("edge");
+    }
+    return inspector(terms).along(mesh, edge);
   }
 
   /** How near to what was touched faces count as near. */

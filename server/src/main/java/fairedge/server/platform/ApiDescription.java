@@ -112,6 +112,9 @@ class ApiDescription {
       if (c.isPrimitive() && c != void.class || Number.class.isAssignableFrom(c)) {
         return simple("integer");
       }
+      if (c == int[].class) {
+        return simple("array").items(simple("integer"));
+      }
       boolean ours = c.getName().startsWith("fairedge.") && !BESIDE.contains(c);
       return ours ? reference(c) : new JsonSchema();
     }

@@ -1,8 +1,6 @@
 package fairedge.server.review;
 
 import fairedge.core.compare.Comparison;
-import fairedge.core.format.wire.WireMessage;
-import fairedge.core.mesh.Mesh;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.server.bench.Bench;
@@ -133,18 +131,6 @@ public class Reviews {
         waiting.size(),
         at > 0 ? waiting.get(at - 1) : null,
         at + 1 < waiting.size() ? waiting.get(at + 1) : null);
-  }
-
-  /** The handed-in mesh, for its student and the instructors of its class. */
-  @Transactional(readOnly = true)
-  public byte[] mesh(UUID id, SignedIn account) {
-    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
-    Role role = courses.requireMember(account, courseOf(submission));
-    if (role == Role.STUDENT && !submission.studentId().equals(account.id())) {
-      throw Problem.notFound("submission");
-    }
-    Mesh mesh = submissions.mesh(submission);
-    return WireMessage.whole(mesh, mesh.bounds().centre(), 0);
   }
 
   /**

@@ -121,6 +121,8 @@ class AccessTest {
             404,
             404),
         line("GET", "/api/workpieces/{id}/smooth", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/lenses/{lens}", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/along/{edge}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
@@ -129,6 +131,9 @@ class AccessTest {
         line("GET", "/api/submissions/{id}/picture", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/review", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/mesh", null, 401, 200, 404, 404, 200),
+        line("GET", "/api/submissions/{id}/smooth", null, 401, 200, 404, 404, 200),
+        line("GET", "/api/submissions/{id}/lenses/{lens}", null, 401, 200, 404, 404, 200),
+        line("GET", "/api/submissions/{id}/along/{edge}", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/answer", null, 401, 404, 404, 404, 404),
         line("PUT", "/api/submissions/{id}/draft", draft, 401, 404, 404, 404, 409),
         line(
@@ -248,6 +253,8 @@ class AccessTest {
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")
             .replace("{exercise}", exercise)
+            .replace("{lens}", "shape-change")
+            .replace("{edge}", "7")
             .replace("{revision}", "99")
             .replace("{step}", "99");
     return switch (line.method()) {

@@ -192,6 +192,23 @@ class ReviewApiTest {
   }
 
   @Test
+  void lenses_showTheHandedInMesh_toItsStudentToo() {
+    String path = "/api/submissions/" + handInLid();
+    JsonNode flow = marit.get(path + "/lenses/flow").is(200).json();
+    assertThat(flow.path("edges"))
+        .extracting(tone -> tone.path("name").asString())
+        .containsExactly("way-1", "way-2", "way-3", "way-4", "short");
+    assertThat(rune.get(path + "/lenses/flow").is(200).json()).isEqualTo(flow);
+    assertThat(marit.get(path + "/lenses/shape-change").is(200).json().path("sentence").asString())
+        .isEqualTo("The surface lies where the starter's lies.");
+    marit.get(path + "/lenses/fog").is(400);
+    JsonNode along = marit.get(path + "/along/0").is(200).json();
+    assertThat(along.path("loop").path("sentence").asString()).startsWith("A loop of ");
+    marit.get(path + "/along/999999").is(404);
+    assertThat(marit.get(path + "/smooth").is(200).bytes()).isNotEmpty();
+  }
+
+  @Test
   void draft_ofAFindingThatIsNotThere_isBadInput() {
     String id = handInLid();
     Map<String, Object> draft = draft(0, null, "Where?");

@@ -168,6 +168,35 @@ class PlacesTest {
   }
 
   @Test
+  void lenses_sayOfTheHandedInMesh_howItFlows_andWhereItLies() {
+    signIn("Marit");
+    browser.open(
+        "/review/"
+            + database.value(
+                "select s.id from submission s join account a on a.id = s.student_id where"
+                    + " a.sign_in = 'rune' order by s.handed_in_at desc limit 1"));
+    browser.see("marks");
+    browser.type("f");
+    browser.seeText("lens-legend", "others stop at");
+    Mesh lid = HarbourProps.hatchLid();
+    browser.pointAt(lid.position(20).towards(lid.position(21), 0.5));
+    browser.seeText("along", "A loop of");
+    browser.seeText("along", "It ends at a pole where 3 edges meet");
+    browser.picture("review-flow");
+    browser.type("p");
+    browser.seeText("lens-legend", "poles: ");
+    browser.picture("review-poles");
+    browser.type("a");
+    browser.seeText("lens-legend", "Evenly spaced");
+    browser.type("h");
+    browser.seeText("lens-legend", "The surface lies where the starter's lies.");
+    assertThat(browser.path()).contains("/review/");
+    browser.type("h");
+    browser.seeNo("lens-legend");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
   void aReview_isDoneByKeyboardAlone() {
     browser.open("/sign-in");
     browser.see(By.cssSelector("input"));

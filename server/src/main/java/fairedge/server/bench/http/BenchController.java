@@ -2,6 +2,9 @@ package fairedge.server.bench.http;
 
 import fairedge.core.cut.View;
 import fairedge.core.format.MeshFormat;
+import fairedge.core.inspect.Along;
+import fairedge.core.inspect.Lens;
+import fairedge.core.inspect.LensPicture;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
@@ -101,6 +104,25 @@ class BenchController {
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     return Packed.reply(MESH, outlet.smooth(id, student), accepted);
+  }
+
+  @GetMapping("/workpieces/{id}/lenses/{lens}")
+  LensPicture look(
+      @PathVariable UUID id,
+      @PathVariable Lens lens,
+      @RequestParam(required = false) @Nullable Long revision,
+      @AuthenticationPrincipal SignedIn student) {
+    return outlet.look(id, student, revision, lens);
+  }
+
+  /** The ring and the loop of an edge, and how they end. */
+  @GetMapping("/workpieces/{id}/along/{edge}")
+  Along along(
+      @PathVariable UUID id,
+      @PathVariable int edge,
+      @RequestParam(required = false) @Nullable Long revision,
+      @AuthenticationPrincipal SignedIn student) {
+    return outlet.along(id, student, revision, edge);
   }
 
   /** The state and the mesh, if the workpiece went on from a revision; else nothing. */

@@ -1,6 +1,9 @@
 package fairedge.server.review.http;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Along;
+import fairedge.core.inspect.Lens;
+import fairedge.core.inspect.LensPicture;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
@@ -9,6 +12,7 @@ import fairedge.server.review.AnswerView.CameraView;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.DeskView;
+import fairedge.server.review.HandedIn;
 import fairedge.server.review.Homes;
 import fairedge.server.review.MyWorkView;
 import fairedge.server.review.ReviewView;
@@ -40,8 +44,10 @@ class ReviewController {
 
   private final Homes homes;
   private final Reviews reviews;
+  private final HandedIn handedIn;
 
-  ReviewController(Homes homes, Reviews reviews) {
+  ReviewController(Homes homes, Reviews reviews, HandedIn handedIn) {
+    this.handedIn = handedIn;
     this.homes = homes;
     this.reviews = reviews;
   }
@@ -85,7 +91,29 @@ class ReviewController {
       @PathVariable UUID id,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(MESH, reviews.mesh(id, account), accepted);
+    return Packed.reply(MESH, handedIn.mesh(id, account), accepted);
+  }
+
+  /** The smooth surface of which the handed-in mesh is the cage. */
+  @GetMapping(value = "/submissions/{id}/smooth", produces = MESH)
+  ResponseEntity<byte[]> smooth(
+      @PathVariable UUID id,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    return Packed.reply(MESH, handedIn.smooth(id, account), accepted);
+  }
+
+  @GetMapping("/submissions/{id}/lenses/{lens}")
+  LensPicture look(
+      @PathVariable UUID id, @PathVariable Lens lens, @AuthenticationPrincipal SignedIn account) {
+    return handedIn.look(id, account, lens);
+  }
+
+  /** The ring and the loop of an edge, and how they end. */
+  @GetMapping("/submissions/{id}/along/{edge}")
+  Along along(
+      @PathVariable UUID id, @PathVariable int edge, @AuthenticationPrincipal SignedIn account) {
+    return handedIn.along(id, account, edge);
   }
 
   /** Never altered, so it may be kept; by this account only. */

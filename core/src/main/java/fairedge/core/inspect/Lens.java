@@ -1,0 +1,9 @@
+package fairedge.core.inspect;
+
+/** Ways of looking at a whole mesh that say something of each of its places. */
+public enum Lens {
+  FLOW,
+  POLES,
+  SPACING,
+  SHAPE_CHANGE
+}

@@ -1,0 +1,80 @@
+package fairedge.core.inspect;
+
+import fairedge.core.inspect.LensPicture.Tone;
+import fairedge.core.mesh.Mesh;
+import java.util.List;
+import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
+
+/**
+ * {@link Lens#SPACING}: how stretched each quad is (longest side to shortest), and where widths
+ * jump across an edge ({@link JumpFinder}). The last tone of each begins at the profile's number.
+ * Cost: the faces and edges.
+ */
+final class SpacingLens {
+  private SpacingLens() {}
+
+  static LensPicture of(Subject subject) {
+    Mesh mesh = subject.mesh();
+    FaceShapes shapes = subject.shapes();
+    double stretched = subject.threshold(Threshold.STRETCHED);
+    double jump = subject.threshold(Threshold.JUMP);
+    IntToDoubleFunction aspect = f -> mesh.hasFace(f) ? shapes.aspect(f) : Double.NaN;
+    IntToDoubleFunction ratio = e -> mesh.hasEdge(e) ? JumpFinder.ratioAt(subject, e) : Double.NaN;
+    List<Tone> faces =
+        List.of(
+            tone("mild", "Stretched 2 to 1", 2, stretched / 2, mesh.faceEnd(), aspect),
+            tone(
+                "much",
+                "Stretched " + Tell.number(stretched / 2) + " to 1",
+                stretched / 2,
+                stretched,
+                mesh.faceEnd(),
+                aspect),
+            tone(
+                "over",
+                "Over " + Tell.number(stretched) + " to 1",
+                stretched,
+                Double.POSITIVE_INFINITY,
+                mesh.faceEnd(),
+                aspect));
+    double half = 1 + (jump - 1) / 2;
+    List<Tone> edges =
+        List.of(
+            tone(
+                "step",
+                "Widths step by over " + Tell.number(half) + " to 1",
+                half,
+                jump,
+                mesh.edgeEnd(),
+                ratio),
+            tone(
+                "jump",
+                "Widths jump by over " + Tell.number(jump) + " to 1",
+                jump,
+                Double.POSITIVE_INFINITY,
+                mesh.edgeEnd(),
+                ratio));
+    int over = faces.getLast().ids().length;
+    int jumps = edges.getLast().ids().length;
+    String sentence =
+        over + jumps == 0
+            ? "Evenly spaced: no quad is stretched over the limit, and no widths jump."
+            : Tell.count(over, "quad is", "quads are")
+                + " stretched over "
+                + Tell.number(stretched)
+                + " to 1; widths jump at "
+                + Tell.count(jumps, "edge.", "edges.");
+    return new LensPicture(sentence, faces, edges, List.of());
+  }
+
+  /** Those with over {@code from}, up to {@code to}. */
+  private static Tone tone(
+      String name, String words, double from, double to, int end, IntToDoubleFunction measure) {
+    int[] ids =
+        IntStream.range(0, end)
+            .filter(i -> measure.applyAsDouble(i) > from && measure.applyAsDouble(i) <= to)
+            .toArray();
+    return new Tone(name, words, false, ids);
+  }
+}

@@ -1,0 +1,29 @@
+import { LENSES } from './lenses';
+import type { Lens } from './StageView';
+
+/** The lenses as words with their letters. */
+export function LensBar(props: {
+  lens: Lens;
+  onLens: (lens: Lens) => void;
+  /** Letters that something else has just now. */
+  taken?: readonly string[];
+}) {
+  const { lens, onLens, taken = [] } = props;
+  return (
+    <span className="condensed flex flex-wrap" role="group" aria-label="Lenses">
+      {LENSES.map((l) => (
+        <button
+          key={l.lens}
+          type="button"
+          title={l.about}
+          aria-pressed={lens === l.lens}
+          className={`flex h-7 items-center gap-1 rounded-ctl px-1.5 ${lens === l.lens ? 'bg-ink font-semibold text-paper' : 'text-ink2 hover:bg-shoal1 hover:text-ink'}`}
+          onClick={() => onLens(l.lens)}
+        >
+          {l.name}
+          {!taken.includes(l.letter) && <span className="text-[11px]">{l.letter}</span>}
+        </button>
+      ))}
+    </span>
+  );
+}

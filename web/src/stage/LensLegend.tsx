@@ -1,0 +1,160 @@
+import { useStage } from './Stage';
+import { LENSES, lookOf, type LensPicture } from './lenses';
+import type { Lens, StageView } from './StageView';
+import type { Looked } from './useLensPicture';
+
+const APART = 17;
+/** So many numbers at once are read; more are a cloud. */
+const MOST_SPOTS = 400;
+
+type Spot = LensPicture['spots'][number];
+
+/** What the lens shows, in a sentence, and what each of its tones means. */
+export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked; unit: string }) {
+  const { picture, along } = looked;
+  if (looked.failed)
+    return <Panel>This lens got no answer. Choose it again to try once more.</Panel>;
+  if (looked.waits) return <Panel>{nameOf(lens)}: looking at the mesh</Panel>;
+  if (!picture) return null;
+  const tones = [
+    ...picture.edges.map((tone) => ({ tone, line: true })),
+    ...picture.faces.map((tone) => ({ tone, line: false })),
+  ].filter(({ tone }) => tone.ids.length > 0);
+  return (
+    <Panel>
+      <p className="max-w-[34ch] grow basis-[26ch]">{picture.sentence}</p>
+      {tones.length > 0 && (
+        <ul className="grid content-start gap-x-4 self-start">
+          {tones.map(({ tone, line }) => (
+            <li key={tone.name} className="flex items-center gap-2">
+              <Swatch tone={tone.name} line={line} />
+              <span>
+                {tone.words}
+                {tone.isLength && ` ${unit}`}
+              </span>
+              <span className="ml-auto pl-2 text-ink2">{tone.ids.length}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {lens === 'flow' && (
+        <div className="grow basis-[26ch]" aria-live="polite" data-testid="along">
+          {along ? (
+            <>
+              {along.ring && <p>{along.ring.sentence}</p>}
+              {along.loop && <p>{along.loop.sentence}</p>}
+              {!along.ring && !along.loop && <p>No ring and no loop runs here.</p>}
+            </>
+          ) : (
+            <p className="text-ink2">Point at an edge to see its ring and its loop.</p>
+          )}
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+function nameOf(lens: Lens): string {
+  return LENSES.find((l) => l.lens === lens)!.name;
+}
+
+function Panel({ children }: { children: React.ReactNode }) {
+  return (
+    <div
+      className="condensed flex min-h-[58px] shrink-0 flex-wrap gap-x-6 gap-y-1 border-t border-ink bg-sheet px-3 py-1.5 text-[13px] leading-[18px]"
+      data-testid="lens-legend"
+    >
+      {children}
+    </div>
+  );
+}
+
+function Swatch({ tone, line }: { tone: string; line: boolean }) {
+  const look = lookOf(tone);
+  return (
+    <svg width={22} height={12} aria-hidden className="shrink-0">
+      {line ? (
+        <path
+          d="M1 6H21"
+          stroke={look.colour}
+          strokeWidth={look.weight}
+          strokeDasharray={look.dashed ? '4 3' : undefined}
+        />
+      ) : (
+        <>
+          <rect x={1} y={1} width={20} height={10} fill="#eadfbf" stroke="var(--ink)" />
+          <rect x={1} y={1} width={20} height={10} fill={look.colour} fillOpacity={look.weight} />
+        </>
+      )}
+    </svg>
+  );
+}
+
+/** The numbers of a lens at their places, where the eye sees them; the strong ones first. */
+export function LensSpots({ looked, unit }: { looked: Looked; unit: string }) {
+  const stage = useStage();
+  const spots = looked.picture?.spots ?? [];
+  const ends = [...(looked.along?.ring?.ends ?? []), ...(looked.along?.loop?.ends ?? [])];
+  return (
+    <g data-testid="lens-spots">
+      {readable(stage, spots).map(({ spot, x, y }) => (
+        <Number key={`${spot.vertex} ${x} ${y}`} spot={spot} x={x} y={y} unit={unit} />
+      ))}
+      {ends.map((end, i) => {
+        const p = stage.project(end.place);
+        return p.ahead ? <End key={i} x={p.x} y={p.y} hidden={stage.isHidden(end.place)} /> : null;
+      })}
+    </g>
+  );
+}
+
+function readable(stage: StageView, spots: readonly Spot[]) {
+  const seen: { spot: Spot; x: number; y: number }[] = [];
+  for (const spot of [...spots.filter((s) => s.isStrong), ...spots.filter((s) => !s.isStrong)]) {
+    if (seen.length === MOST_SPOTS) break;
+    const { x, y, ahead } = stage.project(spot.place);
+    if (!ahead || seen.some((s) => Math.hypot(s.x - x, s.y - y) < APART)) continue;
+    if (!stage.isHidden(spot.place)) seen.push({ spot, x, y });
+  }
+  return seen;
+}
+
+function Number({ spot, x, y, unit }: { spot: Spot; x: number; y: number; unit: string }) {
+  const text = spot.isLength ? `${spot.text} ${unit}` : spot.text;
+  const width = Math.max(17, 7 * text.length + 8);
+  return (
+    <g transform={`translate(${x} ${y})`} className="pointer-events-auto">
+      <title>{spot.words}</title>
+      <rect
+        x={-width / 2}
+        y={-8.5}
+        width={width}
+        height={17}
+        rx={8.5}
+        fill={spot.isStrong ? 'var(--mark-flow)' : 'var(--sheet)'}
+        stroke={spot.isStrong ? 'var(--sheet)' : 'var(--ink)'}
+        strokeWidth={1.4}
+      />
+      <text
+        y={4.4}
+        textAnchor="middle"
+        fontSize={12}
+        fontWeight={600}
+        fill={spot.isStrong ? 'var(--sheet)' : 'var(--ink)'}
+      >
+        {text}
+      </text>
+    </g>
+  );
+}
+
+/** Where a ring or a loop stops: a bar across with a foot, fainter behind. */
+function End({ x, y, hidden }: { x: number; y: number; hidden: boolean }) {
+  return (
+    <g transform={`translate(${x} ${y})`} opacity={hidden ? 0.5 : 1} fill="none">
+      <circle r={9} stroke="var(--sheet)" strokeWidth={5} />
+      <circle r={9} stroke="var(--mark-flow)" strokeWidth={2.4} />
+      <path d="M-5 -5L5 5M-5 5L5 -5" stroke="var(--mark-flow)" strokeWidth={2.4} />
+    </g>
+  );
+}

@@ -1,0 +1,105 @@
+import { BufferGeometry, DoubleSide, Group, Mesh, MeshBasicMaterial, type Vector2 } from 'three';
+import type { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
+import { fatLines, setLines } from './fatLines';
+import { lookOf, type LensPicture } from './lenses';
+import type { ModelGeometry } from './ModelGeometry';
+
+const LOOP_WIDTH = 6;
+
+/** What a lens shows on the model: washes over faces, lines over edges, and the loop that is looked at. */
+export class ToneLayers {
+  readonly group = new Group();
+  private readonly loop = [
+    fatLines('#f9fbfb', LOOP_WIDTH + 3.6, 5),
+    fatLines('#10283a', LOOP_WIDTH, 6),
+  ];
+  private shown: (Mesh<BufferGeometry, MeshBasicMaterial> | LineSegments2)[] = [];
+
+  constructor() {
+    this.group.add(...this.loop);
+    this.trace(null, []);
+  }
+
+  show(model: ModelGeometry | undefined, picture: LensPicture | null) {
+    this.clear();
+    if (!model || !picture) return;
+    for (const tone of picture.faces) {
+      if (tone.ids.length) this.add(wash(model.facesOnly(tone.ids), lookOf(tone.name)));
+    }
+    picture.edges.forEach((tone, i) => {
+      if (!tone.ids.length) return;
+      const look = lookOf(tone.name);
+      const lines = fatLines(look.colour, look.weight, 1 + i / 10);
+      const positions = model.linesOf(tone.ids);
+      setLines(lines, look.dashed ? dashes(positions) : positions);
+      this.add(lines);
+    });
+  }
+
+  /** Draws a loop over all else. */
+  trace(model: ModelGeometry | null, edges: readonly number[]) {
+    const positions = model?.linesOf(edges) ?? new Float32Array();
+    for (const lines of this.loop) {
+      setLines(lines, positions);
+      lines.visible = positions.length > 0;
+    }
+  }
+
+  resize(width: number, height: number) {
+    for (const thing of [...this.shown, ...this.loop]) {
+      const { resolution } = thing.material as { resolution?: Vector2 };
+      resolution?.set(width, height);
+    }
+  }
+
+  private add(thing: Mesh<BufferGeometry, MeshBasicMaterial> | LineSegments2) {
+    this.shown.push(thing);
+    this.group.add(thing);
+  }
+
+  private clear() {
+    for (const thing of this.shown) free(thing);
+    this.group.remove(...this.shown);
+    this.shown = [];
+  }
+
+  dispose() {
+    this.clear();
+    this.loop.forEach(free);
+  }
+}
+
+function free(thing: Mesh | LineSegments2) {
+  thing.geometry.dispose();
+  (thing.material as { dispose(): void }).dispose();
+}
+
+function wash(geometry: BufferGeometry, look: { colour: string; weight: number }) {
+  const material = new MeshBasicMaterial({
+    color: look.colour,
+    transparent: true,
+    opacity: look.weight,
+    side: DoubleSide,
+    depthWrite: false,
+    polygonOffset: true,
+    polygonOffsetFactor: 0.5,
+    polygonOffsetUnits: 0.5,
+  });
+  const mesh = new Mesh(geometry, material);
+  mesh.frustumCulled = false;
+  return mesh;
+}
+
+/** Two dashes an edge with a gap in its middle and at its ends: told from whole lines at any size. */
+function dashes(positions: Float32Array): Float32Array {
+  const out = new Float32Array(2 * positions.length);
+  for (let i = 0, o = 0; i < positions.length; i += 6) {
+    for (const share of [0.08, 0.42, 0.58, 0.92]) {
+      for (let axis = 0; axis < 3; axis++) {
+        const from = positions[i + axis]!;
+        out[o++] = from + share * (positions[i + 3 + axis]! - from);
+      }
+    }
+  }
+  return out;
+}

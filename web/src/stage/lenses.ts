@@ -1,0 +1,90 @@
+import type { Schemas } from '../api/client';
+import type { Lens } from './StageView';
+
+export type LensPicture = Schemas['LensPicture'];
+export type Along = Schemas['Along'];
+
+/** A lens that the core computes: the name by which it is asked for. */
+export type ComputedLens = 'flow' | 'poles' | 'spacing' | 'shape-change';
+
+/** The lenses in the order in which they stand; each letter occurs in its word. */
+export const LENSES: readonly { lens: Lens; name: string; letter: string; about: string }[] = [
+  { lens: 'clay', name: 'Clay', letter: 'C', about: 'The form alone' },
+  { lens: 'sides', name: 'Sides', letter: 'S', about: 'Wash faces that are no quads' },
+  {
+    lens: 'flow',
+    name: 'Flow',
+    letter: 'F',
+    about: 'How loops run round the form, and where they stop',
+  },
+  { lens: 'poles', name: 'Poles', letter: 'P', about: 'Where other than four edges meet' },
+  {
+    lens: 'spacing',
+    name: 'Spacing',
+    letter: 'A',
+    about: 'Stretched quads, and where widths jump',
+  },
+  {
+    lens: 'shape-change',
+    name: 'Shape change',
+    letter: 'H',
+    about: 'How far the surface lies from the starter',
+  },
+  {
+    lens: 'stripes',
+    name: 'Stripes',
+    letter: 'T',
+    about: 'A striped room mirrored in the smooth surface',
+  },
+  {
+    lens: 'subdivided',
+    name: 'Subdivided',
+    letter: 'U',
+    about: 'The smooth surface, the cage over it',
+  },
+];
+
+export function isComputed(lens: Lens): lens is ComputedLens {
+  return lens === 'flow' || lens === 'poles' || lens === 'spacing' || lens === 'shape-change';
+}
+
+export function isSmooth(lens: Lens): boolean {
+  return lens === 'subdivided' || lens === 'stripes';
+}
+
+/** What to do at each lens's letter; the letter of the one that is on goes back to clay. */
+export function lensKeys(lens: Lens, setLens: (lens: Lens) => void): Record<string, () => void> {
+  return Object.fromEntries(
+    LENSES.map((l) => [l.letter.toLowerCase(), () => setLens(lens === l.lens ? 'clay' : l.lens)]),
+  );
+}
+
+/** How a tone of the core looks: always by weight, dashes or depth too, never by colour alone. */
+export interface ToneLook {
+  colour: string;
+  /** Of a line, in pixels; of a wash, how much it covers. */
+  weight: number;
+  dashed?: boolean;
+}
+
+const LOOKS: Record<string, ToneLook> = {
+  'way-1': { colour: '#10283a', weight: 2.6 },
+  'way-2': { colour: '#1f7f9c', weight: 2.6 },
+  'way-3': { colour: '#8a5a00', weight: 2.6 },
+  'way-4': { colour: '#4a3fa3', weight: 2.6 },
+  short: { colour: '#a8390f', weight: 1.7, dashed: true },
+  'stops-rings': { colour: '#0b675a', weight: 0.42 },
+  mild: { colour: '#b4d3df', weight: 0.55 },
+  much: { colour: '#4f93ad', weight: 0.6 },
+  over: { colour: '#17506a', weight: 0.72 },
+  step: { colour: '#7a5200', weight: 2.4 },
+  jump: { colour: '#a8390f', weight: 4.4 },
+  'depth-1': { colour: '#d5e6ec', weight: 0.85 },
+  'depth-2': { colour: '#9cc6d6', weight: 0.85 },
+  'depth-3': { colour: '#4f93ad', weight: 0.85 },
+  'depth-4': { colour: '#17506a', weight: 0.85 },
+};
+
+export function lookOf(tone: string): ToneLook {
+  return LOOKS[tone] ?? { colour: '#10283a', weight: 2 };
+}
