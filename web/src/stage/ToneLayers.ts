@@ -1,10 +1,23 @@
-import { BufferGeometry, DoubleSide, Group, Mesh, MeshBasicMaterial, type Vector2 } from 'three';
-import type { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  Group,
+  LineBasicMaterial,
+  LineSegments,
+  Mesh,
+  MeshBasicMaterial,
+  type Vector2,
+} from 'three';
 import { fatLines, setLines } from './fatLines';
 import { lookOf, type LensPicture } from './lenses';
 import type { ModelGeometry } from './ModelGeometry';
 
 const LOOP_WIDTH = 6;
+/** More lines than these lie so close that their width is not seen, and wide ones cost ten times as much. */
+const MOST_WIDE = 20_000;
+
+type Thing = Mesh | LineSegments;
 
 /** What a lens shows on the model: washes over faces, lines over edges, and the loop that is looked at. */
 export class ToneLayers {
@@ -13,7 +26,7 @@ export class ToneLayers {
     fatLines('#f9fbfb', LOOP_WIDTH + 3.6, 5),
     fatLines('#10283a', LOOP_WIDTH, 6),
   ];
-  private shown: (Mesh<BufferGeometry, MeshBasicMaterial> | LineSegments2)[] = [];
+  private shown: Thing[] = [];
 
   constructor() {
     this.group.add(...this.loop);
@@ -29,9 +42,14 @@ export class ToneLayers {
     picture.edges.forEach((tone, i) => {
       if (!tone.ids.length) return;
       const look = lookOf(tone.name);
-      const lines = fatLines(look.colour, look.weight, 1 + i / 10);
       const positions = model.linesOf(tone.ids);
-      setLines(lines, look.dashed ? dashes(positions) : positions);
+      const drawn = look.dashed ? dashes(positions) : positions;
+      if (tone.ids.length > MOST_WIDE) {
+        this.add(thin(drawn, look.colour));
+        return;
+      }
+      const lines = fatLines(look.colour, look.weight, 1 + i / 10);
+      setLines(lines, drawn);
       this.add(lines);
     });
   }
@@ -52,7 +70,7 @@ export class ToneLayers {
     }
   }
 
-  private add(thing: Mesh<BufferGeometry, MeshBasicMaterial> | LineSegments2) {
+  private add(thing: Thing) {
     this.shown.push(thing);
     this.group.add(thing);
   }
@@ -69,7 +87,7 @@ export class ToneLayers {
   }
 }
 
-function free(thing: Mesh | LineSegments2) {
+function free(thing: Thing) {
   thing.geometry.dispose();
   (thing.material as { dispose(): void }).dispose();
 }
@@ -88,6 +106,15 @@ function wash(geometry: BufferGeometry, look: { colour: string; weight: number }
   const mesh = new Mesh(geometry, material);
   mesh.frustumCulled = false;
   return mesh;
+}
+
+function thin(positions: Float32Array, colour: string): LineSegments {
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(positions, 3));
+  const lines = new LineSegments(geometry, new LineBasicMaterial({ color: colour }));
+  lines.frustumCulled = false;
+  lines.renderOrder = 1;
+  return lines;
 }
 
 /** Two dashes an edge with a gap in its middle and at its ends: told from whole lines at any size. */
