@@ -221,6 +221,7 @@ export class StageView {
     this.edges.visible = opacity > 0;
     this.edges.material.opacity = opacity;
     this.edges.material.transparent = opacity < 1;
+    this.tones.fade(opacity);
   }
 
   private resize() {

@@ -17,6 +17,9 @@ const LOOP_WIDTH = 6;
 /** More lines than these lie so close that their width is not seen, and wide ones cost ten times as much. */
 const MOST_WIDE = 20_000;
 
+/** So faint do they get, and no fainter: the lens is asked for its lines. */
+const FAINTEST = 0.16;
+
 type Thing = Mesh | LineSegments;
 
 /** What a lens shows on the model: washes over faces, lines over edges, and the loop that is looked at. */
@@ -67,6 +70,15 @@ export class ToneLayers {
     for (const thing of [...this.shown, ...this.loop]) {
       const { resolution } = thing.material as { resolution?: Vector2 };
       resolution?.set(width, height);
+    }
+  }
+
+  /** Lines that lie closer than a few pixels would only blacken the form. */
+  fade(opacity: number) {
+    for (const { material } of this.shown) {
+      if (!(material instanceof LineBasicMaterial)) continue;
+      material.opacity = Math.max(FAINTEST, opacity);
+      material.transparent = true;
     }
   }
 

@@ -52,11 +52,9 @@ export function isSmooth(lens: Lens): boolean {
   return lens === 'subdivided' || lens === 'stripes';
 }
 
-/** What to do at each lens's letter; the letter of the one that is on goes back to clay. */
-export function lensKeys(lens: Lens, setLens: (lens: Lens) => void): Record<string, () => void> {
-  return Object.fromEntries(
-    LENSES.map((l) => [l.letter.toLowerCase(), () => setLens(lens === l.lens ? 'clay' : l.lens)]),
-  );
+/** What to do at each lens's letter. */
+export function lensKeys(take: (lens: Lens) => void): Record<string, () => void> {
+  return Object.fromEntries(LENSES.map((l) => [l.letter.toLowerCase(), () => take(l.lens)]));
 }
 
 /** How a tone of the core looks: always by weight, dashes or depth too, never by colour alone. */

@@ -52,6 +52,8 @@ export function useLensPicture(
     staleTime: Infinity,
     gcTime: 10_000,
     retry: 1,
+    // The last surface stays in view until the next step's has come.
+    placeholderData: keepPreviousData,
   });
   const surface = isSmooth(lens) ? (smooth.data ?? null) : null;
   useEffect(() => stage?.showSmooth(surface, lens === 'stripes'), [stage, mesh, surface, lens]);

@@ -71,7 +71,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   useKeys({
     '[': () => step(-1),
     ']': () => step(1),
-    ...lensKeys(lens, setLens),
+    ...lensKeys(setLens),
     v: () => stage?.fit(),
     x: () => stage?.fit(stage.azimuth + 180, 20),
   });

@@ -188,7 +188,7 @@ function OpenBench(
   ];
 
   useKeys({
-    ...lensKeys(lens, setLens),
+    ...lensKeys(setLens),
     ...Object.fromEntries(
       GROUPS[group]!.tools.map((t, i) => [String(i + 1), () => cut.take(t.tool)]),
     ),

@@ -122,7 +122,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     ArrowDown: () => walk(1),
     ArrowUp: () => walk(-1),
     n: noteHere,
-    ...lensKeys(lens, setLens),
+    ...lensKeys(setLens),
     v: () => stage?.fit(),
     x: () => stage?.fit(stage.azimuth + 180, 20),
     '[': () => open(queue?.previous),

@@ -53,15 +53,24 @@ public final class EdgeLoops {
   private int length;
 
   public EdgeLoops(Topology topology) {
+    this(topology, 0, topology.mesh().edgeEnd());
+  }
+
+  private EdgeLoops(Topology topology, int from, int to) {
     this.topology = topology;
     this.mesh = topology.mesh();
     this.loopOf = new int[mesh.edgeEnd()];
     Arrays.fill(loopOf, Mesh.NONE);
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
+    for (int e = from; e < to; e++) {
       if (topology.uses(e) == 2 && loopOf[e] == Mesh.NONE) {
         loopAlong(e);
       }
     }
+  }
+
+  /** The loop of one edge alone; none where the edge is not two-sided. Cost: its length. */
+  public static EdgeLoops through(Topology topology, int e) {
+    return new EdgeLoops(topology, e, e + 1);
   }
 
   /** The loops, by the lowest edge. */

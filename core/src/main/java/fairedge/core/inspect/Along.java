@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.flow.EdgeLoops;
 import fairedge.core.flow.Ring;
 import fairedge.core.flow.Stop;
+import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
@@ -34,8 +35,8 @@ public record Along(int edge, @Nullable Course ring, @Nullable Course loop) {
    */
   public record CourseEnd(int face, int vertex, Vec3 place, String words) {}
 
-  static Along of(Subject subject, int e) {
-    return new Along(e, ringOf(subject.mesh(), e), loopOf(subject, e));
+  static Along of(Mesh mesh, int e) {
+    return new Along(e, ringOf(mesh, e), loopOf(mesh, e));
   }
 
   private static @Nullable Course ringOf(Mesh mesh, int e) {
@@ -62,13 +63,12 @@ public record Along(int edge, @Nullable Course ring, @Nullable Course loop) {
     return new CourseEnd(face, Mesh.NONE, place, words);
   }
 
-  private static @Nullable Course loopOf(Subject subject, int e) {
-    EdgeLoops loops = subject.loops();
+  private static @Nullable Course loopOf(Mesh mesh, int e) {
+    EdgeLoops loops = EdgeLoops.through(new Topology(mesh), e);
     int loop = loops.loopOf(e);
     if (loop == Mesh.NONE) {
       return null;
     }
-    Mesh mesh = subject.mesh();
     List<CourseEnd> ends = new ArrayList<>();
     for (EdgeLoops.End end : loops.all().get(loop).ends()) {
       ends.add(

@@ -143,15 +143,15 @@ public final class Inspector {
   }
 
   /**
-   * The ring and the loop of an edge. Cost: the mesh; n log n.
+   * The ring and the loop of an edge. Cost: one look at every element, and what is found.
    *
    * @throws IllegalArgumentException if there is no such edge
    */
-  public Along along(Mesh mesh, int edge) {
+  public static Along along(Mesh mesh, int edge) {
     if (!mesh.hasEdge(edge)) {
       throw new IllegalArgumentException("no edge " + edge);
     }
-    return Along.of(subject(mesh), edge);
+    return Along.of(mesh, edge);
   }
 
   private Subject subject(Mesh mesh) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import fairedge.core.Meshes;
+import fairedge.core.flow.EdgeLoops;
 import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -87,7 +88,7 @@ class LensTest {
   @Test
   void along_saysWhereRingAndLoopEnd_andWhy() {
     Mesh cube = Meshes.cube();
-    Along along = inspector(cube, null).along(cube, cube.findEdge(0, 1));
+    Along along = Inspector.along(cube, cube.findEdge(0, 1));
     assertThat(along.ring().sentence()).isEqualTo("A ring of 4 quads. It closes.");
     assertThat(along.loop().sentence())
         .isEqualTo("A loop of 1 edge. It ends at a pole where 3 edges meet on both sides.");
@@ -95,11 +96,28 @@ class LensTest {
         .extracting(Along.CourseEnd::vertex)
         .containsExactlyInAnyOrder(0, 1);
     Mesh cut = cubeWithADiagonal();
-    Along stopped = inspector(cut, null).along(cut, cut.findEdge(4, 5));
+    Along stopped = Inspector.along(cut, cut.findEdge(4, 5));
     assertThat(stopped.ring().sentence())
         .isEqualTo("A ring of 3 quads. It ends at a triangle on both sides.");
     assertThat(stopped.ring().ends()).allMatch(end -> cut.size(end.face()) == 3);
-    assertThatIllegalArgumentException().isThrownBy(() -> inspector(cube, null).along(cube, 12));
+    assertThatIllegalArgumentException().isThrownBy(() -> Inspector.along(cube, 12));
+  }
+
+  @Test
+  void along_walksTheLoopThatIsAmongAllLoops() {
+    for (Mesh mesh : List.of(HarbourProps.mooringBollard(), Meshes.grid(4, 3), Meshes.crowded())) {
+      EdgeLoops all = new EdgeLoops(new Topology(mesh));
+      for (int e = 0; e < mesh.edgeEnd(); e++) {
+        Along.Course loop = Inspector.along(mesh, e).loop();
+        int known = all.loopOf(e);
+        assertThat(loop == null).isEqualTo(known == Mesh.NONE);
+        if (loop != null) {
+          assertThat(loop.edges())
+              .containsExactlyInAnyOrderElementsOf(
+                  IntStream.of(all.edgesOf(known)).boxed().toList());
+        }
+      }
+    }
   }
 
   private static Mesh cubeWithADiagonal() {

@@ -83,12 +83,13 @@ public class MeshOutlet {
    * @param revision at which it must stand; null for any
    */
   public LensPicture look(UUID id, SignedIn student, @Nullable Long revision, Lens lens) {
-    return inspections.look(copy(id, student, revision), terms(id, student), lens);
+    Terms terms = workshop.task(workpieces.require(id, student)).terms();
+    return inspections.look(copy(id, student, revision), terms, lens);
   }
 
   /** The ring and the loop of an edge, likewise. */
   public Along along(UUID id, SignedIn student, @Nullable Long revision, int edge) {
-    return inspections.along(copy(id, student, revision), terms(id, student), edge);
+    return inspections.along(copy(id, student, revision), edge);
   }
 
   private Mesh copy(UUID id, SignedIn student, @Nullable Long revision) {
@@ -100,9 +101,5 @@ public class MeshOutlet {
           }
           return held.workpiece.mesh().copy();
         });
-  }
-
-  private Terms terms(UUID id, SignedIn student) {
-    return workshop.task(workpieces.require(id, student)).terms();
   }
 }

@@ -4,11 +4,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,10 +37,10 @@ record Steps(
       line.add(Objects.requireNonNull(byId.get(at)));
     }
     Collections.reverse(line);
-    Set<StepView> inForce = new HashSet<>(line);
+    Set<Long> inForce = line.stream().map(StepView::id).collect(Collectors.toSet());
     return new Steps(
         line,
-        all.stream().filter(step -> !inForce.contains(step)).toList(),
+        all.stream().filter(step -> !inForce.contains(step.id())).toList(),
         all.stream().anyMatch(step -> Objects.equals(step.parent(), head)),
         all.isEmpty() ? null : all.getLast().madeAt());
   }

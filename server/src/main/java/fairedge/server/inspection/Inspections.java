@@ -17,6 +17,8 @@ import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.concurrent.Semaphore;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -26,7 +28,13 @@ public class Inspections {
   /** How many faces the starters that are kept at hand may have together. */
   private static final long FACES_AT_HAND = 2_000_000;
 
+  private static final int MOST_LOOKS = 3;
+
   private final MeshFiles meshes;
+
+  /** Each look at a large mesh takes much memory: so many at once. */
+  private final Semaphore looks = new Semaphore(MOST_LOOKS);
+
   private final Cache<Began, Starter> starters =
       Caffeine.newBuilder()
           .maximumWeight(FACES_AT_HAND)
@@ -63,15 +71,24 @@ public class Inspections {
 
   /** What a lens shows of a mesh. */
   public LensPicture look(Mesh mesh, Terms terms, Lens lens) {
-    return inspector(terms).look(mesh, lens);
+    return oneOfFew(() -> inspector(terms).look(mesh, lens));
   }
 
   /** The ring and the loop of an edge, and how they end. */
-  public Along along(Mesh mesh, Terms terms, int edge) {
+  public Along along(Mesh mesh, int edge) {
     if (!mesh.hasEdge(edge)) {
       throw Problem.notFound("edge");
     }
-    return inspector(terms).along(mesh, edge);
+    return oneOfFew(() -> Inspector.along(mesh, edge));
+  }
+
+  private <T> T oneOfFew(Supplier<T> work) {
+    looks.acquireUninterruptibly();
+    try {
+      return work.get();
+    } finally {
+      looks.release();
+    }
   }
 
   /** How near to what was touched faces count as near. */

@@ -58,8 +58,7 @@ public class HandedIn {
 
   /** The ring and the loop of an edge of it. */
   public Along along(UUID id, SignedIn account, int edge) {
-    Seen seen = seen(id, account);
-    return inspections.along(seen.mesh(), seen.terms(), edge);
+    return inspections.along(seen(id, account).mesh(), edge);
   }
 
   private Seen seen(UUID id, SignedIn account) {

@@ -128,7 +128,8 @@ class JourneyTest {
     trace(rim(1), rim(11));
     student.seeText("tally", "3 must");
     assertThat(database.rows("select change->>'tool', after->>'did' from step"))
-        .containsExactly(List.of("trace", "Splits 1 n-gon in front. Adds no vertex."));
+        .containsExactly(
+            List.of("trace", "Splits 1 face in front, none behind. Adds no vertex, uses 2."));
     student.chord(Keys.CONTROL, "z");
     student.seeText("tally", "2 must");
     assertThat(database.value("select head_step from workpiece")).isNull();

@@ -191,7 +191,10 @@ class PlacesTest {
     browser.type("h");
     browser.seeText("lens-legend", "The surface lies where the starter's lies.");
     assertThat(browser.path()).contains("/review/");
+    // The letter of the lens that is on goes back to the one before.
     browser.type("h");
+    browser.seeText("lens-legend", "Evenly spaced");
+    browser.type("c");
     browser.seeNo("lens-legend");
     assertThat(browser.complaints()).isEmpty();
   }
