@@ -104,6 +104,17 @@ describe('preview', () => {
     expect(asked.mock.calls.map((call) => call[1])).toEqual([1, 2]);
   });
 
+  it('is not shown once the mesh that it was made of is no more', async () => {
+    vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
+    const hook = renderHook(({ revision }) => usePreview('w', revision, loops(0.5), VIEW, 8), {
+      initialProps: { revision: 1 },
+    });
+    await waitFor(() => expect(hook.result.current.preview).not.toBeNull());
+    hook.rerender({ revision: 2 });
+    expect(hook.result.current.preview).toBeNull();
+    hook.unmount();
+  });
+
   it('tells a problem', async () => {
     const stale = new ApiProblem(409, 'Stale', 'Cut elsewhere.');
     vi.spyOn(api, 'preview').mockRejectedValue(stale);

@@ -1,3 +1,5 @@
+import type { ReactNode } from 'react';
+import { Button } from '../ui/Button';
 import { useStage } from './Stage';
 import { LENSES, lookOf, type LensPicture } from './lenses';
 import type { Lens, StageView } from './StageView';
@@ -12,8 +14,16 @@ type Spot = LensPicture['spots'][number];
 /** What the lens shows, in a sentence, and what each of its tones means. */
 export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked; unit: string }) {
   const { picture, along } = looked;
-  if (looked.failed)
-    return <Panel>This lens got no answer. Choose it again to try once more.</Panel>;
+  if (looked.failed) {
+    return (
+      <Panel>
+        <p>{nameOf(lens)} got no answer.</p>
+        <Button size="small" onClick={looked.retry}>
+          Try again
+        </Button>
+      </Panel>
+    );
+  }
   if (looked.waits) return <Panel>{nameOf(lens)}: looking at the mesh</Panel>;
   if (!picture) return null;
   const tones = [
@@ -58,7 +68,7 @@ function nameOf(lens: Lens): string {
   return LENSES.find((l) => l.lens === lens)!.name;
 }
 
-function Panel({ children }: { children: React.ReactNode }) {
+function Panel({ children }: { children: ReactNode }) {
   return (
     <div
       className="condensed flex min-h-[58px] shrink-0 flex-wrap gap-x-6 gap-y-1 border-t border-ink bg-sheet px-3 py-1.5 text-[13px] leading-[18px]"
@@ -98,7 +108,7 @@ export function LensSpots({ looked, unit }: { looked: Looked; unit: string }) {
   return (
     <g data-testid="lens-spots">
       {readable(stage, spots).map(({ spot, x, y }) => (
-        <Number key={`${spot.vertex} ${x} ${y}`} spot={spot} x={x} y={y} unit={unit} />
+        <SpotNumber key={keyOf(spot)} spot={spot} x={x} y={y} unit={unit} />
       ))}
       {ends.map((end, i) => {
         const p = stage.project(end.place);
@@ -119,7 +129,11 @@ function readable(stage: StageView, spots: readonly Spot[]) {
   return seen;
 }
 
-function Number({ spot, x, y, unit }: { spot: Spot; x: number; y: number; unit: string }) {
+function keyOf({ place }: Spot): string {
+  return `${place.x} ${place.y} ${place.z}`;
+}
+
+function SpotNumber({ spot, x, y, unit }: { spot: Spot; x: number; y: number; unit: string }) {
   const text = spot.isLength ? `${spot.text} ${unit}` : spot.text;
   const width = Math.max(17, 7 * text.length + 8);
   return (
@@ -148,7 +162,7 @@ function Number({ spot, x, y, unit }: { spot: Spot; x: number; y: number; unit: 
   );
 }
 
-/** Where a ring or a loop stops: a bar across with a foot, fainter behind. */
+/** Where a ring or a loop stops: a crossed ring, fainter behind. */
 function End({ x, y, hidden }: { x: number; y: number; hidden: boolean }) {
   return (
     <g transform={`translate(${x} ${y})`} opacity={hidden ? 0.5 : 1} fill="none">

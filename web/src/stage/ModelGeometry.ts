@@ -215,7 +215,7 @@ export class ModelGeometry {
 
   /** An edge has its place in the array by its id; one that is gone is a point. */
   private writeEdge(positions: Float32Array, e: number) {
-    if (!this.buffers.hasEdge(e) || !this.isShown(e)) {
+    if (!this.buffers.hasEdge(e) || !this.isEdgeShown(e)) {
       positions.fill(0, 6 * e, 6 * e + 6);
       return;
     }
@@ -294,7 +294,7 @@ export class ModelGeometry {
       const f = buffers.faceAtEdge(e, 0);
       if (f < 0 || !buffers.hasEdge(e)) continue;
       const g = buffers.faceAtEdge(e, 1);
-      if (!this.isShown(e)) continue;
+      if (!this.isEdgeShown(e)) continue;
       if (g < 0 || facing[f] !== facing[g]) found.push(e);
     }
     this.outlineEdges = found;
@@ -334,7 +334,12 @@ export class ModelGeometry {
     attribute.needsUpdate = true;
   }
 
-  private isShown(e: number): boolean {
+  isFaceShown(f: number): boolean {
+    return !this.hidden.has(f);
+  }
+
+  /** Whether an edge lies at a face that is shown, or at none. */
+  isEdgeShown(e: number): boolean {
     if (this.hidden.size === 0) return true;
     const f = this.buffers.faceAtEdge(e, 0);
     const g = this.buffers.faceAtEdge(e, 1);

@@ -355,9 +355,13 @@ export class StageView {
   showTones(picture: LensPicture | null) {
     if (this.picture === picture) return;
     this.picture = picture;
-    this.tones.show(this.model, picture);
-    this.tones.resize(this.width, this.height);
+    this.drawTones();
     this.changed();
+  }
+
+  private drawTones() {
+    this.tones.show(this.model, this.picture);
+    this.tones.resize(this.width, this.height);
   }
 
   /** Draws a loop over what the lens shows. */
@@ -380,6 +384,7 @@ export class StageView {
     if (!this.model) return;
     this.model.hide(this.hiddenFaces);
     this.showLayers();
+    this.drawTones();
     this.changed();
   }
 

@@ -40,14 +40,16 @@ export class ToneLayers {
     this.clear();
     if (!model || !picture) return;
     for (const tone of picture.faces) {
-      if (tone.ids.length) this.add(wash(model.facesOnly(tone.ids), lookOf(tone.name)));
+      const faces = tone.ids.filter((f) => model.isFaceShown(f));
+      if (faces.length) this.add(wash(model.facesOnly(faces), lookOf(tone.name)));
     }
     picture.edges.forEach((tone, i) => {
-      if (!tone.ids.length) return;
+      const edges = tone.ids.filter((e) => model.isEdgeShown(e));
+      if (!edges.length) return;
       const look = lookOf(tone.name);
-      const positions = model.linesOf(tone.ids);
+      const positions = model.linesOf(edges);
       const drawn = look.dashed ? dashes(positions) : positions;
-      if (tone.ids.length > MOST_WIDE) {
+      if (edges.length > MOST_WIDE) {
         this.add(thin(drawn, look.colour));
         return;
       }

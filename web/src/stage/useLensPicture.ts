@@ -1,7 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { MeshBuffers } from '../mesh/MeshBuffers';
-
 import { isComputed, isSmooth, type Along, type ComputedLens, type LensPicture } from './lenses';
 import type { Lens, StageView } from './StageView';
 
@@ -21,6 +20,8 @@ export interface Looked {
   /** The lens's answer is on its way. */
   waits: boolean;
   failed: boolean;
+  /** Asks once more after a failure. */
+  retry: () => void;
   /** Looks at an edge; -1 for none. */
   lookAt: (edge: number) => void;
 }
@@ -88,6 +89,7 @@ export function useLensPicture(
     along,
     waits: (wanted !== null && asked.isPending) || (isSmooth(lens) && smooth.isPending),
     failed: (wanted !== null && asked.isError) || (isSmooth(lens) && smooth.isError),
+    retry: () => void (wanted ? asked.refetch() : smooth.refetch()),
     lookAt: setEdge,
   };
 }

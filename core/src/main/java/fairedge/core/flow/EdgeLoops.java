@@ -68,7 +68,10 @@ public final class EdgeLoops {
     }
   }
 
-  /** The loop of one edge alone; none where the edge is not two-sided. Cost: its length. */
+  /**
+   * The loop of one edge alone; none where the edge is not two-sided. Cost: its length, and an
+   * array of all edges.
+   */
   public static EdgeLoops through(Topology topology, int e) {
     return new EdgeLoops(topology, e, e + 1);
   }

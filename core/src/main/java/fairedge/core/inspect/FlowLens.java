@@ -33,10 +33,14 @@ final class FlowLens {
   private final Mesh mesh;
   private final EdgeLoops loops;
 
+  /** Poles at which loops end. */
+  private final BitSet poles;
+
   private FlowLens(Subject subject) {
     this.subject = subject;
     this.mesh = subject.mesh();
     this.loops = subject.loops();
+    this.poles = endingAtPoles(loops);
   }
 
   static LensPicture of(Subject subject) {
@@ -72,7 +76,7 @@ final class FlowLens {
     if (complete == all) {
       return all == 1 ? "The one loop runs on to its end." : "All " + all + " loops " + on + ".";
     }
-    int poles = endingAtPoles().cardinality();
+    int poles = this.poles.cardinality();
     return Tell.words("%d of %s %s; ", complete, Tell.count(all, "loop", "loops"), on)
         + (poles == 0
             ? "the others end where faces are not joined all round."
@@ -179,7 +183,7 @@ final class FlowLens {
     return faces;
   }
 
-  private BitSet endingAtPoles() {
+  private static BitSet endingAtPoles(EdgeLoops loops) {
     BitSet vertices = new BitSet();
     loops
         .all()
@@ -195,7 +199,7 @@ final class FlowLens {
 
   private List<Spot> spots() {
     List<Spot> spots = new ArrayList<>();
-    endingAtPoles().stream()
+    poles.stream()
         .filter(mesh::hasPlace)
         .forEach(v -> {
           int valence = subject.topology().valence(v);

@@ -20,6 +20,7 @@ public record LensPicture(String sentence, List<Tone> faces, List<Tone> edges, L
    * @param name stable, for whoever chooses how it looks
    * @param words for the legend
    * @param isLength whether the words end in a length, to be followed by the exercise's unit
+   * @param ids of the faces or edges, ascending
    */
   public record Tone(String name, String words, boolean isLength, int[] ids) {}
 
@@ -28,6 +29,7 @@ public record LensPicture(String sentence, List<Tone> faces, List<Tone> edges, L
    *
    * @param vertex {@link fairedge.core.mesh.Mesh#NONE} where it is none
    * @param text one number
+   * @param isLength whether that is a length, to be followed by the exercise's unit
    * @param words what it means
    * @param isStrong whether it asks for attention
    */

@@ -19,42 +19,36 @@ final class SpacingLens {
     FaceShapes shapes = subject.shapes();
     double stretched = subject.threshold(Threshold.STRETCHED);
     double jump = subject.threshold(Threshold.JUMP);
-    IntToDoubleFunction aspect = f -> mesh.hasFace(f) ? shapes.aspect(f) : Double.NaN;
-    IntToDoubleFunction ratio = e -> mesh.hasEdge(e) ? JumpFinder.ratioAt(subject, e) : Double.NaN;
+    double[] aspects =
+        measured(mesh.faceEnd(), f -> mesh.hasFace(f) ? shapes.aspect(f) : Double.NaN);
+    double[] ratios =
+        measured(
+            mesh.edgeEnd(), e -> mesh.hasEdge(e) ? JumpFinder.ratioAt(subject, e) : Double.NaN);
     List<Tone> faces =
         List.of(
-            tone("mild", "Stretched 2 to 1", 2, stretched / 2, mesh.faceEnd(), aspect),
+            tone("mild", "Stretched 2 to 1", 2, stretched / 2, aspects),
             tone(
                 "much",
                 "Stretched " + Tell.number(stretched / 2) + " to 1",
                 stretched / 2,
                 stretched,
-                mesh.faceEnd(),
-                aspect),
+                aspects),
             tone(
                 "over",
                 "Over " + Tell.number(stretched) + " to 1",
                 stretched,
                 Double.POSITIVE_INFINITY,
-                mesh.faceEnd(),
-                aspect));
+                aspects));
     double half = 1 + (jump - 1) / 2;
     List<Tone> edges =
         List.of(
-            tone(
-                "step",
-                "Widths step by over " + Tell.number(half) + " to 1",
-                half,
-                jump,
-                mesh.edgeEnd(),
-                ratio),
+            tone("step", "Widths step by over " + Tell.number(half) + " to 1", half, jump, ratios),
             tone(
                 "jump",
                 "Widths jump by over " + Tell.number(jump) + " to 1",
                 jump,
                 Double.POSITIVE_INFINITY,
-                mesh.edgeEnd(),
-                ratio));
+                ratios));
     int over = faces.getLast().ids().length;
     int jumps = edges.getLast().ids().length;
     String sentence =
@@ -68,12 +62,15 @@ final class SpacingLens {
     return new LensPicture(sentence, faces, edges, List.of());
   }
 
+  private static double[] measured(int end, IntToDoubleFunction measure) {
+    return IntStream.range(0, end).parallel().mapToDouble(measure).toArray();
+  }
+
   /** Those with over {@code from}, up to {@code to}. */
-  private static Tone tone(
-      String name, String words, double from, double to, int end, IntToDoubleFunction measure) {
+  private static Tone tone(String name, String words, double from, double to, double[] measured) {
     int[] ids =
-        IntStream.range(0, end)
-            .filter(i -> measure.applyAsDouble(i) > from && measure.applyAsDouble(i) <= to)
+        IntStream.range(0, measured.length)
+            .filter(i -> measured[i] > from && measured[i] <= to)
             .toArray();
     return new Tone(name, words, false, ids);
   }
