@@ -112,7 +112,15 @@ export function LensSpots({ looked, unit }: { looked: Looked; unit: string }) {
       ))}
       {ends.map((end, i) => {
         const p = stage.project(end.place);
-        return p.ahead ? <End key={i} x={p.x} y={p.y} hidden={stage.isHidden(end.place)} /> : null;
+        return p.ahead ? (
+          <End
+            key={i}
+            x={p.x}
+            y={p.y}
+            hidden={stage.isHidden(end.place)}
+            atVertex={end.vertex >= 0}
+          />
+        ) : null;
       })}
     </g>
   );
@@ -162,13 +170,23 @@ function SpotNumber({ spot, x, y, unit }: { spot: Spot; x: number; y: number; un
   );
 }
 
-/** Where a ring or a loop stops: a crossed ring, fainter behind. */
-function End({ x, y, hidden }: { x: number; y: number; hidden: boolean }) {
+/**
+ * Where a ring or a loop stops, fainter behind: a crossed ring; at a vertex a wide ring, which leaves its
+ * number to be read.
+ */
+function End(props: { x: number; y: number; hidden: boolean; atVertex: boolean }) {
+  const r = props.atVertex ? 12 : 9;
   return (
-    <g transform={`translate(${x} ${y})`} opacity={hidden ? 0.5 : 1} fill="none">
-      <circle r={9} stroke="var(--sheet)" strokeWidth={5} />
-      <circle r={9} stroke="var(--mark-flow)" strokeWidth={2.4} />
-      <path d="M-5 -5L5 5M-5 5L5 -5" stroke="var(--mark-flow)" strokeWidth={2.4} />
+    <g
+      transform={`translate(${props.x} ${props.y})`}
+      opacity={props.hidden ? 0.5 : 1}
+      fill="none"
+      stroke="var(--mark-flow)"
+      strokeWidth={2.4}
+    >
+      <circle r={r} stroke="var(--sheet)" strokeWidth={5} />
+      <circle r={r} />
+      {!props.atVertex && <path d="M-5 -5L5 5M-5 5L5 -5" />}
     </g>
   );
 }

@@ -57,6 +57,7 @@ class PlacesTest {
     browser.open("/sign-in");
     browser.script("document.cookie = 'SESSION=; Max-Age=0; path=/'");
     browser.press("Sign in as " + name);
+    browser.await(() -> !browser.path().contains("sign-in"));
     browser.see(By.cssSelector("h1, [data-testid=stage]"));
   }
 
