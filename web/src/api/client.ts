@@ -87,9 +87,12 @@ async function json<T>(
   return (await (await request(method, path, body, signal)).json()) as T;
 }
 
-/** A reply to a step: the new state, and where in the buffer the mesh message begins. */
+/** How a workpiece stands after a move: all of it, or what a step added. */
+export type Stands = Workpiece | Schemas['MadeView'];
+
+/** A reply to a move: how it stands now, and where in the buffer the mesh message begins. */
 export interface Stepped {
-  state: Workpiece;
+  state: Stands;
   buffer: ArrayBuffer;
   meshAt: number;
 }
@@ -102,7 +105,7 @@ function readStepped(buffer: ArrayBuffer): Stepped {
   const length = new DataView(buffer).getInt32(0, true);
   const text = new TextDecoder().decode(new Uint8Array(buffer, 4, length));
   return {
-    state: JSON.parse(text) as Workpiece,
+    state: JSON.parse(text) as Stands,
     buffer,
     meshAt: Math.ceil((length + 4) / 8) * 8,
   };

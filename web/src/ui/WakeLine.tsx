@@ -1,6 +1,7 @@
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { Schemas } from '../api/client';
 import { FindingMark } from './FindingMark';
+import { useSteady } from './useSteady';
 
 type Step = Schemas['StepView'];
 
@@ -23,6 +24,7 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
     here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }, [at]);
   const all = [...steps, ...ahead];
+  const goTo = useSteady((step: number | null) => onGo?.(step));
   const begins = onGo ? 1 : 0;
   return (
     <div className="condensed overflow-x-auto">
@@ -35,10 +37,11 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
         {onGo && (
           <li ref={at === null ? here : undefined} style={{ width: WIDTH }}>
             <Dot
+              step={null}
               name="Starter"
               title="Go back to the starter; the steps are kept"
               here={at === null}
-              onGo={() => onGo(null)}
+              onGo={goTo}
             />
           </li>
         )}
@@ -50,11 +53,12 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
             style={{ width: WIDTH }}
           >
             <Dot
+              step={step.id}
               name={step.name ?? step.tool}
               title={step.did}
               here={step.id === at}
               brought={step.brought}
-              onGo={onGo && (() => onGo(step.id))}
+              onGo={onGo && goTo}
             />
           </li>
         ))}
@@ -63,12 +67,13 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
   );
 }
 
-function Dot(props: {
+const Dot = memo(function Dot(props: {
+  step: number | null;
   name: string;
   title: string;
   here: boolean;
   brought?: Step['brought'];
-  onGo?: (() => void) | undefined;
+  onGo?: ((step: number | null) => void) | undefined;
 }) {
   const { brought = [], onGo } = props;
   const inside = (
@@ -101,9 +106,9 @@ function Dot(props: {
       className={`${look} outline-offset-[-2px] hover:underline`}
       title={props.title}
       aria-current={props.here ? 'step' : undefined}
-      onClick={() => !props.here && onGo()}
+      onClick={() => !props.here && onGo(props.step)}
     >
       {inside}
     </button>
   );
-}
+});

@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { api, type Schemas, type Workpiece } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { Choice } from '../../ui/fields';
 import { counted } from '../../ui/time';
+import { useSteady } from '../../ui/useSteady';
 import type { WorkpieceControl } from './useWorkpiece';
 
 type Step = Schemas['StepView'];
@@ -23,6 +24,7 @@ export function StepList({ state, control, pending, onAgain }: Props) {
   const [naming, setNaming] = useState<number | null>(null);
   const [format, setFormat] = useState('obj');
   const last = steps.at(-1);
+  const goTo = useSteady((step: number | null) => void control.goTo(step));
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <h2 className="flex justify-between px-3 pt-2.5 pb-1 font-semibold">
@@ -31,22 +33,24 @@ export function StepList({ state, control, pending, onAgain }: Props) {
       <ol className="condensed min-h-0 flex-1 overflow-y-auto pb-2">
         {(steps.length > 0 || others.length > 0) && (
           <Row
+            step={null}
             number=""
             name="Starter"
             title="Go back to the starter; the steps are kept"
             here={steps.length === 0}
-            onGo={() => void control.goTo(null)}
+            onGo={goTo}
           />
         )}
         {steps.map((step) => (
           <Row
             key={step.id}
+            step={step.id}
             number={String(step.number)}
             name={step.name ?? step.tool}
             title={step.did}
             here={step === last}
             brought={step.brought}
-            onGo={() => void control.goTo(step.id)}
+            onGo={goTo}
           />
         ))}
         {pending && (
@@ -68,13 +72,14 @@ export function StepList({ state, control, pending, onAgain }: Props) {
                 {others.map((step) => (
                   <Row
                     key={step.id}
+                    step={step.id}
                     number={String(step.number)}
                     name={step.name ?? step.tool}
                     title={`${step.did} Taken back, or of another branch: click to go there.`}
                     here={false}
                     faint
                     brought={step.brought}
-                    onGo={() => void control.goTo(step.id)}
+                    onGo={goTo}
                   />
                 ))}
               </ol>
@@ -125,16 +130,18 @@ export function StepList({ state, control, pending, onAgain }: Props) {
 }
 
 interface RowProps {
+  /** To whose state a click goes; null for the starter. */
+  step: number | null;
   number: string;
   name: string;
   title: string;
   here: boolean;
   faint?: boolean;
   brought?: Step['brought'];
-  onGo: () => void;
+  onGo: (step: number | null) => void;
 }
 
-function Row({ number, name, title, here, faint, brought, onGo }: RowProps) {
+const Row = memo(function Row({ step, number, name, title, here, faint, brought, onGo }: RowProps) {
   return (
     <li>
       <button
@@ -143,7 +150,7 @@ function Row({ number, name, title, here, faint, brought, onGo }: RowProps) {
         aria-current={here ? 'step' : undefined}
         data-testid={here ? 'last-step' : undefined}
         className={`flex min-h-7 w-full items-center gap-2 border-l-[3px] px-2.5 text-left outline-offset-[-2px] ${here ? 'border-ink bg-shoal1 font-semibold' : 'border-transparent hover:bg-shoal1'} ${faint ? 'text-ink2' : ''}`}
-        onClick={() => !here && onGo()}
+        onClick={() => !here && onGo(step)}
       >
         <span className="w-5 text-ink2">{number}</span>
         <span className="min-w-0 flex-1 truncate">{name}</span>
@@ -154,7 +161,7 @@ function Row({ number, name, title, here, faint, brought, onGo }: RowProps) {
       </button>
     </li>
   );
-}
+});
 
 function NameField(props: { first: string; onDone: (name: string | null) => void }) {
   const [name, setName] = useState(props.first);

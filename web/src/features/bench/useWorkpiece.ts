@@ -4,6 +4,7 @@ import {
   ApiProblem,
   asProblem,
   type Change,
+  type Stands,
   type Stepped,
   type View,
   type Workpiece,
@@ -45,6 +46,22 @@ async function load(place: WorkpiecePlace): Promise<OpenWorkpiece> {
   return { state, mesh, version: mesh.version };
 }
 
+/** The state after a move. */
+export function moved(before: Workpiece, now: Stands): Workpiece {
+  if (!('step' in now)) return now;
+  return {
+    ...before,
+    revision: now.revision,
+    steps: [...before.steps, now.step],
+    canUndo: true,
+    canRedo: false,
+    keptAt: now.step.madeAt,
+    check: now.check ?? before.check,
+    checked: now.check !== null,
+    chosen: now.chosen,
+  };
+}
+
 /** A student's working copy: its state and mesh, kept in step with the server by deltas. */
 export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
   const [open, setOpen] = useState<OpenWorkpiece | null>(null);
@@ -78,12 +95,15 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
       await reload();
       return;
     }
-    setOpen({ state: reply.state, mesh, version: mesh.version });
+    setOpen((now) => ({ state: moved(now!.state, reply.state), mesh, version: mesh.version }));
   };
 
   // A large mesh is checked after its step was kept, once the hand rests: the page is to show the
   // step first, and whoever cuts on at once asks for none.
-  const waiting = open && !open.state.checked ? open.state : null;
+  const waiting =
+    open && !(open.state.checked && open.state.steps.every((step) => step.checked))
+      ? open.state
+      : null;
   const [waitingFor, waitingAt] = [waiting?.id, waiting?.revision];
   useEffect(() => {
     if (waitingFor === undefined) return;

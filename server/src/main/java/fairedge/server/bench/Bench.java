@@ -72,7 +72,7 @@ public class Bench {
   public record Asked(long revision, UUID clientKey) {}
 
   /** A new state, and what of the mesh changed to get there (or all of it). */
-  public record Stepped(WorkpieceView state, byte[] mesh) {}
+  public record Stepped(StandsView state, byte[] mesh) {}
 
   /** The working copy of a student in an exercise; made at the first call. */
   @Transactional
@@ -164,13 +164,14 @@ public class Bench {
           NewStep step = new NewStep(change, view, after);
           WorkpieceStore.Added added =
               store.addStep(head, step, asked.clientKey(), clock.instant());
+          StepView kept = added.step();
           if (!held.isChecked()) {
-            held.waitsFor(added.id());
+            held.waitsFor(kept.id());
           }
-          if (added.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
-            jobs.add(SnapshotJob.NAME, Long.toString(added.id()));
+          if (kept.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
+            jobs.add(SnapshotJob.NAME, Long.toString(kept.id()));
           }
-          return new Moved(touched, added.head());
+          return new Moved(touched, added.head(), kept);
         });
   }
 
@@ -279,8 +280,13 @@ public class Bench {
   /**
    * @param touched what of the mesh changed; null if it was made anew
    * @param head where the workpiece stands then
+   * @param made the step that was added; null where it was gone to another
    */
-  private record Moved(@Nullable ElementSet touched, Head head) {}
+  private record Moved(@Nullable ElementSet touched, Head head, @Nullable StepView made) {
+    Moved(@Nullable ElementSet touched, Head head) {
+      this(touched, head, null);
+    }
+  }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
     WorkpieceStore.Locked locked = workpieces.lock(id, student, asked.clientKey());
@@ -299,7 +305,7 @@ public class Bench {
           held.standsAt(moved.head());
           byte[] message =
               moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
-          return new Stepped(view(task, moved.head(), held), message);
+          return new Stepped(view(task, moved, held), message);
         });
   }
 
@@ -310,6 +316,14 @@ public class Bench {
 
   private static byte[] whole(Held held) {
     return WireMessage.whole(held.workpiece.mesh(), held.origin(), held.revision());
+  }
+
+  private StandsView view(Task task, Moved moved, Held held) {
+    if (moved.made() == null) {
+      return view(task, moved.head(), held);
+    }
+    CheckView check = held.isChecked() ? held.check() : null;
+    return new MadeView(held.revision(), moved.made(), check, held.chosen);
   }
 
   private WorkpieceView view(Head head, Held held) {

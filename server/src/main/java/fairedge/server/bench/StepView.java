@@ -28,6 +28,29 @@ public record StepView(
     boolean checked,
     Instant madeAt) {
 
+  /**
+   * @param name of the state after it, if it was given one
+   */
+  public static StepView of(
+      long id,
+      @Nullable Long parent,
+      int number,
+      After after,
+      Instant madeAt,
+      @Nullable String name) {
+    return new StepView(
+        id,
+        parent,
+        name,
+        number,
+        after.tool(),
+        after.did(),
+        after.brought(),
+        after.mended(),
+        !after.isUnchecked(),
+        madeAt);
+  }
+
   /** A finding that a step brought, as a mark. */
   public record Brought(String kind, SeverityView severity, String title) {}
 }

@@ -30,4 +30,5 @@ public record WorkpieceView(
     @Nullable Instant keptAt,
     CheckView check,
     boolean checked,
-    List<Integer> chosen) {}
+    List<Integer> chosen)
+    implements StandsView {}

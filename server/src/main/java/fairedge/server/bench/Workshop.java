@@ -1,7 +1,5 @@
 package fairedge.server.bench;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import fairedge.core.inspect.Since;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.step.Change;
@@ -15,6 +13,7 @@ import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Recent;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.Objects;
@@ -63,8 +62,7 @@ class Workshop {
   private final Tasks tasks;
   private final MeshFiles meshes;
   private final Inspections inspections;
-  private final Cache<UUID, Held> cache =
-      Caffeine.newBuilder().maximumWeight(LARGEST).weigher(Workshop::weight).build();
+  private final Recent<UUID, Held> cache = new Recent<>(LARGEST, Workshop::weight);
 
   Workshop(WorkpieceStore store, Tasks tasks, MeshFiles meshes, Inspections inspections) {
     this.store = store;
@@ -78,9 +76,8 @@ class Workshop {
     large.shutdownNow();
   }
 
-  private static int weight(UUID id, Held held) {
-    long bytes = 10_000L + (long) held.workpiece.mesh().edgeEnd() * 2 * BYTES_PER_CORNER;
-    return (int) Math.min(Integer.MAX_VALUE, bytes);
+  private static long weight(Held held) {
+    return 10_000L + (long) held.workpiece.mesh().edgeEnd() * 2 * BYTES_PER_CORNER;
   }
 
   /**
@@ -138,11 +135,11 @@ class Workshop {
     } catch (Problem problem) {
       // A refused change left the mesh as it was.
       if (problem.kind() != Problem.Kind.REFUSED) {
-        cache.invalidate(head.id());
+        cache.drop(head.id());
       }
       throw problem;
     } catch (RuntimeException e) {
-      cache.invalidate(head.id());
+      cache.drop(head.id());
       throw e;
     }
   }

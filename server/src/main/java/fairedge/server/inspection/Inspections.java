@@ -1,7 +1,5 @@
 package fairedge.server.inspection;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import fairedge.core.inspect.Along;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Lens;
@@ -15,6 +13,7 @@ import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Recent;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.concurrent.Semaphore;
@@ -35,11 +34,8 @@ public class Inspections {
   /** Each look at a large mesh takes much memory: so many at once. */
   private final Semaphore looks = new Semaphore(MOST_LOOKS);
 
-  private final Cache<Began, Starter> starters =
-      Caffeine.newBuilder()
-          .maximumWeight(FACES_AT_HAND)
-          .weigher((Began began, Starter starter) -> 100 + starter.faceCount())
-          .build();
+  private final Recent<Began, Starter> starters =
+      new Recent<>(FACES_AT_HAND, starter -> 100 + starter.faceCount());
 
   Inspections(MeshFiles meshes) {
     this.meshes = meshes;

@@ -54,6 +54,10 @@ class ApiDescription {
 
   private static void addTypes(HandlerMethod method, Schemas schemas) {
     schemas.of(method.getMethod().getAnnotatedReturnType());
+    Inside inside = method.getMethodAnnotation(Inside.class);
+    if (inside != null) {
+      schemas.ofClass(inside.value());
+    }
     for (MethodParameter parameter : method.getMethodParameters()) {
       if (parameter.hasParameterAnnotation(RequestBody.class)) {
         int index = parameter.getParameterIndex();

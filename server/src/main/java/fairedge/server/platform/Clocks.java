@@ -1,6 +1,8 @@
 package fairedge.server.platform;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.temporal.ChronoUnit;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -8,6 +10,7 @@ import org.springframework.context.annotation.Configuration;
 class Clocks {
   @Bean
   Clock clock() {
-    return Clock.systemUTC();
+    // No finer than the store keeps it: what is told at once is what is told later.
+    return Clock.tick(Clock.systemUTC(), Duration.of(1, ChronoUnit.MICROS));
   }
 }

@@ -68,9 +68,13 @@ class BenchApiTest {
   void step_isInTheDatabase_beforeItIsConfirmed_andOutlivesTheServer() {
     Client ines = Client.signedIn(app, "ines");
     JsonNode open = Bollard.open(ines, "Mooring bollard");
-    JsonNode after = ines.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200).state();
+    JsonNode made = ines.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200).state();
+    JsonNode after = ines.get(path(open, "")).is(200).json();
     assertThat(after.path("revision").asInt()).isEqualTo(1);
     assertThat(after.path("steps")).hasSize(1);
+    assertThat(made.path("revision")).isEqualTo(after.path("revision"));
+    assertThat(made.path("step")).isEqualTo(after.path("steps").get(0));
+    assertThat(made.path("check")).isEqualTo(after.path("check"));
     assertThat(after.path("check").path("must").asInt()).isZero();
     List<String> kept =
         database
@@ -112,7 +116,8 @@ class BenchApiTest {
     assertThat(mesh(tobias, open)).isEqualTo(second);
     tobias.post(path(open, "/undo"), move(3)).is(200);
     tobias.post(path(open, "/undo"), move(4)).is(400);
-    JsonNode branched = tobias.post(path(open, "/steps"), step(4, waistLoop(0.25))).is(200).state();
+    tobias.post(path(open, "/steps"), step(4, waistLoop(0.25))).is(200);
+    JsonNode branched = tobias.get(path(open, "")).is(200).json();
     assertThat(branched.path("canRedo").asBoolean()).isFalse();
     assertThat(branched.path("steps")).hasSize(1);
     String id = open.path("id").asString();
@@ -160,6 +165,11 @@ class BenchApiTest {
     return java.util.Arrays.copyOfRange(message, 32, message.length);
   }
 
+  private static JsonNode afterStep(Client student, String path, Map<String, Object> step) {
+    student.post(path + "/steps", step).is(200);
+    return student.get(path).is(200).json();
+  }
+
   @Test
   void repeatedRequest_isAnsweredOnce_staleOne_isToldSo() {
     Client rune = Client.signedIn(app, "rune");
@@ -167,7 +177,8 @@ class BenchApiTest {
     Map<String, Object> asked = step(0, trace(16, 24));
     JsonNode first = rune.post(path(open, "/steps"), asked).is(200).state();
     JsonNode again = rune.post(path(open, "/steps"), asked).is(200).state();
-    assertThat(again).isEqualTo(first);
+    assertThat(again).isEqualTo(rune.get(path(open, "")).json());
+    assertThat(again.path("steps").get(0)).isEqualTo(first.path("step"));
     Reply stale = rune.post(path(open, "/steps"), step(0, trace(17, 23))).is(409);
     assertThat(stale.json().path("revision").asInt()).isEqualTo(1);
     Map<String, Object> preview =
@@ -182,8 +193,8 @@ class BenchApiTest {
     String id = open.path("id").asString();
     String path = "/api/workpieces/" + id;
     long revision = open.path("revision").asLong();
-    JsonNode one = ines.post(path + "/steps", step(revision, trace(16, 24))).is(200).state();
-    JsonNode two = ines.post(path + "/steps", step(revision + 1, trace(17, 23))).is(200).state();
+    JsonNode one = afterStep(ines, path, step(revision, trace(16, 24)));
+    JsonNode two = afterStep(ines, path, step(revision + 1, trace(17, 23)));
     long first = two.path("steps").get(two.path("steps").size() - 2).path("id").asLong();
     long second = two.path("steps").get(two.path("steps").size() - 1).path("id").asLong();
     assertThat(one.path("others").size()).isEqualTo(open.path("others").size());
@@ -192,7 +203,7 @@ class BenchApiTest {
     assertThat(back.path("check")).isEqualTo(one.path("check"));
     assertThat(back.path("others").get(back.path("others").size() - 1).path("id").asLong())
         .isEqualTo(second);
-    JsonNode branch = ines.post(path + "/steps", step(revision + 3, trace(18, 22))).is(200).state();
+    JsonNode branch = afterStep(ines, path, step(revision + 3, trace(18, 22)));
     assertThat(branch.path("steps").size()).isEqualTo(two.path("steps").size());
     JsonNode again = ines.post(path + "/head", go(revision + 4, second)).is(200).state();
     assertThat(again.path("check")).isEqualTo(two.path("check"));

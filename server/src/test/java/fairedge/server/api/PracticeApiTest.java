@@ -127,8 +127,8 @@ class PracticeApiTest {
     JsonNode piece = send(solveig, "sheet.obj", largeSheet(), UUID.randomUUID()).is(201).json();
     String path = "/api/workpieces/" + open(solveig, piece).path("id").asString();
     JsonNode first = solveig.post(path + "/steps", Bollard.step(0, acrossFirst(0))).is(200).state();
-    assertThat(first.path("checked").asBoolean()).isFalse();
-    assertThat(first.path("steps").get(0).path("checked").asBoolean()).isFalse();
+    assertThat(first.path("check").isNull()).isTrue();
+    assertThat(first.path("step").path("checked").asBoolean()).isFalse();
     JsonNode settled = solveig.get(path).is(200).json();
     assertThat(settled.path("checked").asBoolean()).isTrue();
     assertThat(settled.path("check").path("figures").path("triangles").asInt()).isEqualTo(2);

@@ -8,11 +8,13 @@ import fairedge.core.inspect.LensPicture;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
+import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
 import fairedge.server.bench.WorkpieceView;
+import fairedge.server.platform.Inside;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.Problem;
@@ -214,6 +216,7 @@ class BenchController {
     return shapes.read(asked.svg());
   }
 
+  @Inside(MadeView.class)
   @PostMapping("/workpieces/{id}/steps")
   ResponseEntity<byte[]> step(
       @PathVariable UUID id,

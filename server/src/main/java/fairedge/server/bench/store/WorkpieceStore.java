@@ -77,7 +77,7 @@ public class WorkpieceStore {
   public record NewStep(Change change, View view, After after) {}
 
   /** A step that was kept, and where the workpiece stands with it. */
-  public record Added(long id, int number, Head head) {}
+  public record Added(StepView step, Head head) {}
 
   /** A workpiece that nobody else moves, and whether a request was answered by it before. */
   public record Locked(Head head, boolean isAnswered) {}
@@ -184,7 +184,11 @@ public class WorkpieceStore {
         .with(name("moved").as(move))
         .select(addedId, addedNumber)
         .from(table(added))
-        .fetchSingle(r -> new Added(r.value1(), r.value2(), head.at(r.value1())));
+        .fetchSingle(r -> {
+          long id = r.value1();
+          StepView told = StepView.of(id, head.headStep(), r.value2(), step.after(), now, null);
+          return new Added(told, head.at(id));
+        });
   }
 
   private InsertResultStep<WorkpieceRequestRecord> answered(Head head, UUID clientKey) {
@@ -285,18 +289,13 @@ public class WorkpieceStore {
   }
 
   private StepView stepView(Record r) {
-    After after = json.read(r.get(STEP.AFTER), After.class);
-    return new StepView(
+    return StepView.of(
         r.get(STEP.ID),
         r.get(STEP.PARENT_ID),
-        r.get(STEP_NAME.NAME),
         r.get(STEP.NUMBER),
-        after.tool(),
-        after.did(),
-        after.brought(),
-        after.mended(),
-        !after.isUnchecked(),
-        r.get(STEP.MADE_AT).toInstant());
+        json.read(r.get(STEP.AFTER), After.class),
+        r.get(STEP.MADE_AT).toInstant(),
+        r.get(STEP_NAME.NAME));
   }
 
   /** What a step did, and the step that it was made after. */
