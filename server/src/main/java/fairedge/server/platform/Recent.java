@@ -17,7 +17,10 @@ public final class Recent<K, V> {
   private static final Duration LONGEST = Duration.ofHours(2);
   private static final int MOST_VALUES = 10_000;
 
-  private final Cache<K, V> values = Caffeine.newBuilder().expireAfterAccess(LONGEST).build();
+  /** Keeps its books on the thread of whoever asks: later, and it may forget who asked last. */
+  private final Cache<K, V> values =
+      Caffeine.newBuilder().expireAfterAccess(LONGEST).executor(Runnable::run).build();
+
   private final long room;
   private final ToLongFunction<V> weight;
 
