@@ -1,11 +1,15 @@
 import type { Finding } from '../api/client';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { MarkShape, colourOf } from '../ui/FindingMark';
+import { numberText } from '../ui/time';
+import { clusters, useSight, type Cluster } from './sight';
 import { useStage } from './Stage';
 import type { StageView } from './StageView';
 
-const JOIN = 14;
 const CLEAR = 20;
+
+/** A mark for more findings than this takes the eye nearer; one for fewer chooses the first. */
+const FEW = 5;
 
 interface Props {
   findings: readonly Finding[];
@@ -18,34 +22,31 @@ interface Props {
   atWork?: readonly Point[];
 }
 
-interface Seen {
-  finding: Finding;
-  x: number;
-  y: number;
-  more: number;
-}
-
 /** The marks of findings where the eye sees them; near ones join, the chosen one shows its place. */
 export function MeshMarks({ findings, chosen, onChoose, atWork }: Props) {
   const stage = useStage();
+  const sight = useSight(stage, findings);
   const chosenFinding = findings.find((f) => f.key === chosen);
-  const seen = joined(
-    stage,
-    findings.filter((f) => f.key !== chosen),
-  ).filter((mark) => isFree(stage, mark, atWork ?? []));
+  const seen = clusters(stage, findings, sight, chosenFinding).filter((mark) =>
+    isFree(stage, mark, atWork ?? []),
+  );
   return (
     <g data-testid="marks">
-      {seen.map(({ finding, x, y, more }) => (
+      {seen.map(({ finding, x, y, findings: joined }) => (
         <g
           key={finding.key}
           transform={`translate(${x - 8.5} ${y - 8.5}) scale(1.06)`}
           className={atWork ? '' : 'pointer-events-auto cursor-pointer'}
           data-finding={finding.key}
-          onClick={() => onChoose(finding)}
+          onClick={() =>
+            joined.length > FEW ? stage.approach(joined.map((f) => f.place)) : onChoose(finding)
+          }
         >
-          <title>{finding.title}</title>
+          <title>
+            {joined.length > FEW ? `${joined.length} findings: a click goes nearer` : finding.title}
+          </title>
           <MarkShape kind={finding.kind} severity={finding.severity} halo />
-          {more > 0 && (
+          {joined.length > 1 && (
             <text
               x={19}
               y={12}
@@ -56,7 +57,7 @@ export function MeshMarks({ findings, chosen, onChoose, atWork }: Props) {
               strokeWidth={4}
               paintOrder="stroke"
             >
-              {more + 1}
+              {numberText(joined.length)}
             </text>
           )}
         </g>
@@ -68,23 +69,11 @@ export function MeshMarks({ findings, chosen, onChoose, atWork }: Props) {
   );
 }
 
-function isFree(stage: StageView, mark: Seen, places: readonly Point[]): boolean {
+function isFree(stage: StageView, mark: Cluster, places: readonly Point[]): boolean {
   return places.every((place) => {
     const p = stage.project(place);
     return Math.hypot(mark.x - p.x, mark.y - p.y) > CLEAR;
   });
-}
-
-function joined(stage: StageView, findings: readonly Finding[]): Seen[] {
-  const seen: Seen[] = [];
-  for (const finding of findings) {
-    const p = stage.project(finding.place);
-    if (!p.ahead || stage.isHidden(finding.place)) continue;
-    const near = seen.find((s) => Math.hypot(s.x - p.x, s.y - p.y) < JOIN);
-    if (near) near.more++;
-    else seen.push({ finding, x: p.x, y: p.y, more: 0 });
-  }
-  return seen;
 }
 
 /** The element bare, outlined in the finding's colour. */

@@ -184,7 +184,7 @@ function Drawing({ children }: { children: ReactNode }) {
   const stage = useStage();
   return (
     <svg
-      className="on-model pointer-events-none absolute inset-0 h-full w-full"
+      className="on-model pointer-events-none absolute inset-0 h-full w-full select-none"
       width={stage.width}
       height={stage.height}
     >

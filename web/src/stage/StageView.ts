@@ -1,4 +1,5 @@
 import {
+  Box3,
   BufferGeometry,
   Color,
   DoubleSide,
@@ -451,6 +452,40 @@ export class StageView {
     this.frameFrom(direction, this.model.centre);
   }
 
+  /**
+   * Turns to the side of the model on which most of some places lie, by where they lie from its
+   * middle; where they lie all round, to the back.
+   */
+  turnTo(places: readonly Point[]) {
+    if (!this.model) return;
+    const { centre, radius } = this.model;
+    const way = new Vector3();
+    for (const place of places) way.add(this.vector(place).sub(centre).normalize());
+    const back = this.camera.position.clone().sub(this.controls.target).setZ(0).negate();
+    if (way.length() < 0.2 * places.length) way.copy(back).setZ(0.35 * back.length());
+    // From straight above or below, up would be anywhere.
+    const flat = Math.hypot(way.x, way.y);
+    if (flat < 0.2 * Math.abs(way.z))
+      way.add(back.setLength(0.2 * Math.abs(way.z) + 1e-9 * radius));
+    this.frameFrom(way.normalize(), centre);
+  }
+
+  /** Goes nearer until some places fill the frame, from where the eye stands. */
+  approach(places: readonly Point[]) {
+    if (!this.model) return;
+    const box = new Box3().setFromPoints(places.map((p) => this.vector(p)));
+    const middle = box.getCenter(new Vector3());
+    const across = Math.max(box.getSize(new Vector3()).length(), 0.01 * this.model.radius);
+    const away = this.camera.position.clone().sub(this.controls.target);
+    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
+    const distance = Math.min(away.length() * 0.6, (0.7 * across) / tall);
+    this.controls.target.copy(middle);
+    this.camera.position.copy(middle).add(away.setLength(distance));
+    this.isMoved = true;
+    this.controls.update();
+    this.changed();
+  }
+
   /** Stands as near as the free part of the frame allows: every vertex lies inside it. */
   private frameFrom(direction: Vector3, centre: Vector3) {
     const distance = this.fittingDistance(direction, centre);
@@ -577,11 +612,24 @@ export class StageView {
   }
 
   project(p: Point): Projected {
-    if (!this.model) return { x: 0, y: 0, ahead: false };
-    const v = this.vector(p);
-    const ahead = v.clone().applyMatrix4(this.camera.matrixWorldInverse).z < 0;
-    v.project(this.camera);
-    return { x: ((v.x + 1) / 2) * this.width, y: ((1 - v.y) / 2) * this.height, ahead };
+    return this.projector()(p);
+  }
+
+  /** Tells where places are seen, for many of them while the view stands still. */
+  projector(): (p: Point) => Projected {
+    if (!this.model) return () => ({ x: 0, y: 0, ahead: false });
+    const { buffers } = this.model;
+    const { projectionMatrix, matrixWorldInverse } = this.camera;
+    const m = new Matrix4().multiplyMatrices(projectionMatrix, matrixWorldInverse).elements;
+    const { width, height } = this;
+    return (p) => {
+      const [x, y, z] = buffers.toLocal(p);
+      // What is ahead has a positive fourth coordinate: it is its depth.
+      const w = m[3]! * x + m[7]! * y + m[11]! * z + m[15]!;
+      const right = (m[0]! * x + m[4]! * y + m[8]! * z + m[12]!) / w;
+      const up = (m[1]! * x + m[5]! * y + m[9]! * z + m[13]!) / w;
+      return { x: ((right + 1) / 2) * width, y: ((1 - up) / 2) * height, ahead: w > 0 };
+    };
   }
 
   /** Whether the model hides a place that lies on it. */

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { api, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
+import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
 import { isComputed, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
@@ -196,6 +197,11 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </>
               }
             >
+              {!isComputed(lens) && (
+                <div className="absolute bottom-[58px] left-3">
+                  <FarSide findings={check.findings} />
+                </div>
+              )}
               <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
                 <LensBar lens={lens} onLens={setLens} />
                 <Button size="small" shortcut="V" onClick={() => stage?.fit()}>

@@ -7,6 +7,7 @@ import { edgeAt, inside, pick, type Picked } from '../../stage/pick';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
+import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
 import { isComputed, LENSES, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
@@ -323,6 +324,11 @@ function OpenBench(
               <div className="absolute top-[42px] left-3">
                 <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
               </div>
+              {!isComputed(lens) && (
+                <div className="absolute bottom-[58px] left-3">
+                  <FarSide findings={state.check.findings} />
+                </div>
+              )}
               {sheet && (
                 <SheetPanel
                   stage={stage}

@@ -1,8 +1,9 @@
 import { counted, numberText } from '../../ui/time';
-import { useEffect, useRef } from 'react';
+import { useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
+import { LongList } from '../../ui/LongList';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';
 
@@ -88,45 +89,58 @@ function Findings(props: {
   chosen: string | null;
   onChoose: (finding: Finding) => void;
 }) {
-  const chosenRow = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    chosenRow.current?.scrollIntoView({ block: 'nearest' });
-  }, [props.chosen]);
-  if (props.findings.length === 0) return null;
+  const scroller = useRef<HTMLDivElement>(null);
+  const { findings, chosen } = props;
+  if (findings.length === 0) return null;
   return (
-    <ul
-      aria-label="Findings"
-      className="condensed max-h-[45%] shrink-0 overflow-y-auto border-b border-rule py-1"
-      data-testid="findings"
+    <div
+      ref={scroller}
+      className="condensed relative max-h-[45%] shrink-0 overflow-y-auto border-b border-rule py-1"
     >
-      {props.findings.map((f) => {
-        const isChosen = f.key === props.chosen;
-        return (
-          <li key={f.key}>
-            <button
-              ref={isChosen ? chosenRow : undefined}
-              type="button"
-              aria-expanded={isChosen}
-              data-finding-row={f.key}
-              className={`flex w-full items-start gap-2 border-l-[3px] py-1 pr-3 pl-2.5 text-left outline-offset-[-2px] ${isChosen ? 'border-ink bg-shoal1' : 'border-transparent hover:bg-shoal1'}`}
-              onClick={() => props.onChoose(f)}
-            >
-              <span className="pt-0.5">
-                <FindingMark kind={f.kind} severity={f.severity} title={f.title} />
-              </span>
-              <span>
-                <span className={isChosen ? 'font-semibold' : ''}>{f.title}</span>
-                {isChosen && <span className="block text-[13px] leading-[18px]">{f.sentence}</span>}
-              </span>
-            </button>
-            {isChosen && (
-              <p className="bg-shoal1 pr-3 pb-1.5 pl-[37px]">
-                <CardLink kind={f.kind} />
-              </p>
-            )}
-          </li>
-        );
-      })}
-    </ul>
+      <LongList
+        scroller={scroller}
+        label="Findings"
+        testid="findings"
+        count={findings.length}
+        rowHeight={28}
+        keyOf={(i) => findings[i]!.key}
+        shown={findings.findIndex((f) => f.key === chosen)}
+        row={(i) => (
+          <Row
+            finding={findings[i]!}
+            isChosen={findings[i]!.key === chosen}
+            onChoose={props.onChoose}
+          />
+        )}
+      />
+    </div>
+  );
+}
+
+function Row(props: { finding: Finding; isChosen: boolean; onChoose: (finding: Finding) => void }) {
+  const { finding: f, isChosen } = props;
+  return (
+    <>
+      <button
+        type="button"
+        aria-expanded={isChosen}
+        data-finding-row={f.key}
+        className={`flex w-full items-start gap-2 border-l-[3px] py-1 pr-3 pl-2.5 text-left outline-offset-[-2px] ${isChosen ? 'border-ink bg-shoal1' : 'border-transparent hover:bg-shoal1'}`}
+        onClick={() => props.onChoose(f)}
+      >
+        <span className="pt-0.5">
+          <FindingMark kind={f.kind} severity={f.severity} title={f.title} />
+        </span>
+        <span>
+          <span className={isChosen ? 'font-semibold' : ''}>{f.title}</span>
+          {isChosen && <span className="block text-[13px] leading-[18px]">{f.sentence}</span>}
+        </span>
+      </button>
+      {isChosen && (
+        <p className="bg-shoal1 pr-3 pb-1.5 pl-[37px]">
+          <CardLink kind={f.kind} />
+        </p>
+      )}
+    </>
   );
 }

@@ -8,12 +8,11 @@ import { FindingMark } from '../../ui/FindingMark';
 import { KIND_NAMES } from '../../ui/kinds';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
-import { counted, waitText, whenText } from '../../ui/time';
+import { counted, waitText, whenText, numberText } from '../../ui/time';
 import { useKeys } from '../../ui/useKeys';
 
 type Row = Schemas['Row'];
 
-const MOST_MARKS = 7;
 /** The instructor's home: what waits, the oldest first. */
 export function Desk() {
   const desk = useQuery(queries.desk());
@@ -84,13 +83,15 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
         </p>
       </div>
       <div className="flex items-center gap-1.5 max-md:col-span-2">
-        {row.findings.slice(0, MOST_MARKS).map((f, i) => (
+        {row.worst.map((f, i) => (
           <FindingMark key={i} kind={f.kind} severity={f.severity} title={f.title} />
         ))}
-        {row.findings.length > MOST_MARKS && (
-          <span className="condensed ml-1 text-ink2">+{row.findings.length - MOST_MARKS}</span>
+        {row.findings > row.worst.length && (
+          <span className="condensed ml-1 text-ink2">
+            +{numberText(row.findings - row.worst.length)}
+          </span>
         )}
-        {row.findings.length === 0 && <span className="text-ink2">clean</span>}
+        {row.findings === 0 && <span className="text-ink2">clean</span>}
       </div>
       <SinceText since={row.since} />
       <div className="text-right max-md:col-span-2 max-md:flex max-md:items-center max-md:gap-3">

@@ -1,8 +1,10 @@
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Finding, Review } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { FAMILIES } from '../../ui/kinds';
 import { FindingMark } from '../../ui/FindingMark';
+import { LongList } from '../../ui/LongList';
+import { numberText } from '../../ui/time';
 
 interface Props {
   review: Review;
@@ -14,12 +16,21 @@ interface Props {
 /** The findings of a submission by family; the chosen one opens to its sentence and actions. */
 export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const { check, since } = review;
-  const clean = FAMILIES.filter((f) => !check.findings.some((x) => x.family === f));
+  const [folded, setFolded] = useState<readonly string[]>([]);
+  const scroller = useRef<HTMLElement>(null);
+  const families = useMemo(() => byFamily(check.findings), [check.findings]);
+  const clean = FAMILIES.filter((f) => !families.has(f));
+  const lines = useMemo(() => linesOf(families, folded), [families, folded]);
+  const shown = useMemo(
+    () => lines.findIndex((line) => 'finding' in line && line.finding.key === chosen),
+    [lines, chosen],
+  );
   return (
     <nav
+      ref={scroller}
       aria-label="Ledger"
       data-testid="ledger"
-      className="condensed flex w-[272px] shrink-0 flex-col overflow-y-auto border-r border-rule max-[1200px]:w-[256px]"
+      className="condensed relative flex w-[272px] shrink-0 flex-col overflow-y-auto border-r border-rule max-[1200px]:w-[256px]"
     >
       <p
         className="flex items-baseline gap-3.5 border-b border-rule px-3 py-2.5"
@@ -35,21 +46,48 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
       {since && (
         <p className="border-b border-rule px-3 py-1.5 text-ink2" data-testid="since">
           Since attempt {since.attempt}:{' '}
-          {since.gone > 0 && <span className="mr-2 text-ink">{since.gone} gone</span>}
-          {since.still > 0 && <span className="mr-2 text-ink">{since.still} still there</span>}
+          {since.gone > 0 && <span className="mr-2 text-ink">{numberText(since.gone)} gone</span>}
+          {since.still > 0 && (
+            <span className="mr-2 text-ink">{numberText(since.still)} still there</span>
+          )}
           <b className="font-semibold text-ink">
-            {since.fresh > 0 ? `${since.fresh} new` : 'nothing new'}
+            {since.fresh > 0 ? `${numberText(since.fresh)} new` : 'nothing new'}
           </b>
         </p>
       )}
-      {FAMILIES.filter((f) => !clean.includes(f)).map((family) => (
-        <Family
-          key={family}
-          name={family}
-          findings={check.findings.filter((f) => f.family === family)}
-          {...{ review, chosen, onChoose, actions }}
+      <div className="shrink-0">
+        <LongList
+          scroller={scroller}
+          label="Findings"
+          count={lines.length}
+          rowHeight={28}
+          keyOf={(i) => keyOf(lines[i]!)}
+          shown={shown}
+          row={(i) => {
+            const line = lines[i]!;
+            return 'finding' in line ? (
+              <Row
+                finding={line.finding}
+                now={since && (since.stillThere[line.index] ? 'still there' : 'new')}
+                open={line.finding.key === chosen}
+                onChoose={onChoose}
+                actions={actions}
+              />
+            ) : (
+              <FamilyHead
+                {...line}
+                onFold={() =>
+                  setFolded(
+                    line.folded
+                      ? folded.filter((f) => f !== line.family)
+                      : [...folded, line.family],
+                  )
+                }
+              />
+            );
+          }}
         />
-      ))}
+      </div>
       {clean.length > 0 && (
         <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
           Clean: {clean.join(', ')}
@@ -72,56 +110,72 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
 function Tally({ n, name }: { n: number; name: string }) {
   return (
     <span>
-      <b className="text-[20px] font-semibold">{n}</b> {name}
+      <b className="text-[20px] font-semibold">{numberText(n)}</b> {name}
     </span>
   );
 }
 
-function Family(props: Props & { name: string; findings: readonly Finding[] }) {
-  const [folded, setFolded] = useState(false);
+type Line =
+  { family: string; count: number; folded: boolean } | { finding: Finding; index: number };
+
+function keyOf(line: Line): string {
+  return 'finding' in line ? line.finding.key : line.family;
+}
+
+/** The findings of each family, with their numbers in the report. */
+function byFamily(
+  findings: readonly Finding[],
+): Map<string, { finding: Finding; index: number }[]> {
+  const families = new Map<string, { finding: Finding; index: number }[]>();
+  findings.forEach((finding, index) => {
+    const family = families.get(finding.family);
+    if (family) family.push({ finding, index });
+    else families.set(finding.family, [{ finding, index }]);
+  });
+  return families;
+}
+
+function linesOf(families: ReturnType<typeof byFamily>, folded: readonly string[]): Line[] {
+  return FAMILIES.flatMap((family): Line[] => {
+    const found = families.get(family);
+    if (!found) return [];
+    const isFolded = folded.includes(family);
+    return [{ family, count: found.length, folded: isFolded }, ...(isFolded ? [] : found)];
+  });
+}
+
+function FamilyHead(props: { family: string; count: number; folded: boolean; onFold: () => void }) {
   return (
-    <section>
-      <button
-        type="button"
-        aria-expanded={!folded}
-        className="flex w-full items-center gap-2 px-3 py-1 font-semibold outline-offset-[-2px] hover:bg-shoal1"
-        onClick={() => setFolded(!folded)}
-      >
-        <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden>
-          <path
-            d={folded ? 'M3 1l4 4-4 4' : 'M1 3l4 4 4-4'}
-            fill="none"
-            stroke="currentColor"
-            strokeWidth={1.5}
-          />
-        </svg>
-        <span className="flex-1 text-left">{props.name}</span>
-        {props.findings.length}
-      </button>
-      {!folded && (
-        <ul>
-          {props.findings.map((f) => (
-            <Row key={f.key} finding={f} {...props} />
-          ))}
-        </ul>
-      )}
-    </section>
+    <button
+      type="button"
+      aria-expanded={!props.folded}
+      className="flex w-full items-center gap-2 px-3 py-1 font-semibold outline-offset-[-2px] hover:bg-shoal1"
+      onClick={props.onFold}
+    >
+      <svg width={10} height={10} viewBox="0 0 10 10" aria-hidden>
+        <path
+          d={props.folded ? 'M3 1l4 4-4 4' : 'M1 3l4 4 4-4'}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={1.5}
+        />
+      </svg>
+      <span className="flex-1 text-left">{props.family}</span>
+      {numberText(props.count)}
+    </button>
   );
 }
 
-function Row({ finding: f, review, chosen, onChoose, actions }: Props & { finding: Finding }) {
-  const open = f.key === chosen;
-  const row = useRef<HTMLLIElement>(null);
-  useEffect(() => {
-    if (open) row.current?.scrollIntoView({ block: 'nearest' });
-  }, [open]);
-  const index = review.check.findings.indexOf(f);
-  const still = review.since?.stillThere[index];
+interface RowProps extends Pick<Props, 'onChoose' | 'actions'> {
+  finding: Finding;
+  /** How it stands to the attempt before, where there was one. */
+  now: string | null;
+  open: boolean;
+}
+
+function Row({ finding: f, now, open, onChoose, actions }: RowProps) {
   return (
-    <li
-      ref={row}
-      className={`border-l-[3px] ${open ? 'border-ink bg-shoal1 pb-2' : 'border-transparent'}`}
-    >
+    <div className={`border-l-[3px] ${open ? 'border-ink bg-shoal1 pb-2' : 'border-transparent'}`}>
       <button
         type="button"
         aria-expanded={open}
@@ -131,7 +185,7 @@ function Row({ finding: f, review, chosen, onChoose, actions }: Props & { findin
       >
         <FindingMark kind={f.kind} severity={f.severity} title={f.title} />
         <span className={`flex-1 ${open ? 'font-semibold' : ''}`}>{f.title}</span>
-        {review.since && <span className="text-ink2">{still ? 'still there' : 'new'}</span>}
+        {now && <span className="text-ink2">{now}</span>}
       </button>
       {open && (
         <div className="space-y-2 pr-3 pl-[27px]">
@@ -141,6 +195,6 @@ function Row({ finding: f, review, chosen, onChoose, actions }: Props & { findin
           <div className="flex gap-1.5">{actions(f)}</div>
         </div>
       )}
-    </li>
+    </div>
   );
 }

@@ -5,6 +5,7 @@ import { api, type Finding, type Note, type Review as ReviewData } from '../../a
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
+import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
 import { isComputed, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
@@ -267,6 +268,11 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {counted(review.check.figures.quads, 'quad')}
                 </span>
               </p>
+              {!isComputed(lens) && (
+                <div className="absolute bottom-[58px] left-3">
+                  <FarSide findings={findings} />
+                </div>
+              )}
               {picked && (
                 <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
                   <span>One {picked.on} picked.</span>

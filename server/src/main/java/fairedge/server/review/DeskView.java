@@ -10,7 +10,12 @@ import org.jspecify.annotations.Nullable;
 /** The instructor's home. */
 public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due> due) {
 
-  /** A submission that waits. */
+  /**
+   * A submission that waits.
+   *
+   * @param worst some of its findings: what must be mended goes first
+   * @param findings how many it has
+   */
   public record Row(
       UUID id,
       String student,
@@ -18,7 +23,8 @@ public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due>
       int attempt,
       boolean fromFile,
       Instant handedInAt,
-      List<Brought> findings,
+      List<Brought> worst,
+      int findings,
       @Nullable SinceView since) {}
 
   /** A kind of finding and how many students have it in their last attempts. */

@@ -38,6 +38,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The two homes: the instructor's desk and the student's work. */
 @Service
 public class Homes {
+  /** So many marks stand in a row of the desk. */
+  private static final int MOST_MARKS = 7;
+
   private final Submissions submissions;
   private final Exercises exercises;
   private final Courses courses;
@@ -104,9 +107,10 @@ public class Homes {
     Exercise exercise = Objects.requireNonNull(read.exercises().get(s.exerciseId()));
     CheckView check = read.check(s.id());
     Submission before = read.before().get(s.id());
-    List<Brought> findings =
+    List<Brought> worst =
         check.findings().stream()
             .sorted(Comparator.comparing(FindingView::severity))
+            .limit(MOST_MARKS)
             .map(f -> new Brought(f.kind(), f.severity(), f.title()))
             .toList();
     return new DeskView.Row(
@@ -116,7 +120,8 @@ public class Homes {
         s.attempt(),
         s.fileName() != null,
         s.handedInAt(),
-        findings,
+        worst,
+        check.findings().size(),
         before == null ? null : Reviews.since(before, read.check(before.id()), exercise, check));
   }
 
