@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { cardOf, groups } from '../src/features/handbook/cards';
+import { LENSES } from '../src/stage/lenses';
 import { KIND_NAMES } from '../src/ui/kinds';
 
 test('every kind of finding has a card that says why it matters and how to mend it', () => {
@@ -8,6 +9,14 @@ test('every kind of finding has a card that says why it matters and how to mend 
     expect(card, kind).not.toBeNull();
     expect(card!.title, kind).not.toBe('');
     expect(card!.html, kind).toContain('<p>');
+  }
+});
+
+test('every lens that shows more than the form has a card that says how to read it', () => {
+  for (const { lens, name } of LENSES.filter((l) => l.lens !== 'clay')) {
+    const card = cardOf(`lens-${lens}`);
+    expect(card?.title, lens).toBe(name);
+    expect(card!.html, lens).toContain('How to read it');
   }
 });
 

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
+import { CardLink } from '../ui/CardLink';
 import { useStage } from './Stage';
 import { LENSES, lookOf, type LensPicture } from './lenses';
 import type { Lens, StageView } from './StageView';
@@ -32,7 +33,9 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
   ].filter(({ tone }) => tone.ids.length > 0);
   return (
     <Panel>
-      <p className="max-w-[34ch] grow basis-[26ch]">{picture.sentence}</p>
+      <p className="max-w-[34ch] grow basis-[26ch]">
+        {picture.sentence} <CardLink kind={`lens-${lens}`}>How to read it</CardLink>
+      </p>
       {tones.length > 0 && (
         <ul className="grid content-start gap-x-4 self-start">
           {tones.map(({ tone, line }) => (

@@ -1,5 +1,11 @@
-/** Opens the handbook's card of a kind of finding beside what one is at. */
-export function CardLink({ kind }: { kind: string }) {
+interface Props {
+  /** A kind of finding, or another name of a card. */
+  kind: string;
+  children?: string;
+}
+
+/** Opens a card of the handbook beside what one is at. */
+export function CardLink({ kind, children = 'Why it matters' }: Props) {
   return (
     <a
       href={`/handbook/${kind}`}
@@ -8,7 +14,7 @@ export function CardLink({ kind }: { kind: string }) {
       className="text-[13px] font-medium underline"
       onClick={(e) => e.stopPropagation()}
     >
-      Why it matters
+      {children}
     </a>
   );
 }

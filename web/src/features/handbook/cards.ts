@@ -29,7 +29,7 @@ export function cardOf(name: string): Card | null {
   const html = marked
     .parse(body.join('\n'), { async: false })
     .replace(/href="([a-z-]+)\.md"/g, 'href="/handbook/$1"')
-    .replace(/<p>(Why[^:]*|Mend it):/g, '<p><b>$1:</b>')
+    .replace(/<p>(Why[^:]*|How[^:]*|Mend it):/g, '<p><b>$1:</b>')
     .replace(/src="(pictures\/[a-z-]+\.png)"/g, (_, file: string) => {
       return `src="${PICTURES[FOLDER + file] ?? ''}"`;
     });

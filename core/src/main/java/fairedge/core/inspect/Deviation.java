@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.Surface;
+import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
@@ -10,13 +11,13 @@ import java.util.stream.IntStream;
  * by area.
  *
  * <p>The distance to one triangle is convex, so no place of a triangle is farther from the other
- * surface than the farthest of its corners is from any one triangle there. Where that bound is not
- * good enough the triangle is quartered, until nothing can lie farther than what was found by more
- * than a hundredth, or than what is allowed (after Kang, Kyung, Yoon and Kim, "Fast and robust
- * Hausdorff distance computation from triangle mesh to quad mesh in near-zero cases", 2018). The
- * mean is that of the corners of triangles. Cost: n log m, and {@value #MOST} quarters for each
- * {@value #BLOCK} triangles at the most; where they do not suffice, the largest that was found is
- * told. The same on one processor and on many.
+ * surface than the farthest of its corners is from any one triangle there; nor than that corner,
+ * and the way to it. Where those bounds are not good enough the triangle is quartered, until
+ * nothing can lie farther than what was found by more than a hundredth, or than what is allowed
+ * (after Kang, Kyung, Yoon and Kim, "Fast and robust Hausdorff distance computation from triangle
+ * mesh to quad mesh in near-zero cases", 2018). The mean is that of the corners of triangles. Cost:
+ * n log m, and {@value #MOST} quarters for each {@value #BLOCK} triangles at the most; where they
+ * do not suffice, the largest that was found is told. The same on one processor and on many.
  *
  * @param largest found at {@code place}: the true one is not larger by more than a hundredth
  * @param mean by area, of the places' distances
@@ -28,6 +29,11 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
   private static final double CLOSE_ENOUGH = 1.01;
 
   /**
+   * No place of a triangle lies farther from its nearest corner, in lengths of the longest side.
+   */
+  private static final double TO_CORNER = 1 / Math.sqrt(3);
+
+  /**
    * @param mesh whose surface {@code own} is
    * @param allowed up to which nobody asks how far exactly
    */
@@ -36,11 +42,14 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
       return new Deviation(0, Vec3.ZERO, Mesh.NONE, 0);
     }
     int[] nearest = other.nearest(mesh);
+    double[] away = away(mesh, own, other, nearest);
+    double floor = Arrays.stream(away).parallel().max().orElse(0);
     Search[] searches =
         IntStream.rangeClosed(0, (own.triangles() - 1) / BLOCK)
             .parallel()
             .mapToObj(block -> {
-              Search search = new Search(own, other, nearest, allowed);
+              Search search =
+                  new Search(own, other, nearest, away, Math.max(allowed, floor * CLOSE_ENOUGH));
               int end = Math.min(own.triangles(), (block + 1) * BLOCK);
               for (int t = block * BLOCK; t < end; t++) {
                 search.look(t);
@@ -60,6 +69,22 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
         farthest.largest, farthest.place, farthest.face, area > 0 ? sum / area : 0);
   }
 
+  /** Of each vertex of a triangle its distance, of the others 0. */
+  private static double[] away(Mesh mesh, Surface own, Surface other, int[] nearest) {
+    boolean[] used = new boolean[nearest.length];
+    for (int t = 0; t < own.triangles(); t++) {
+      for (int i = 0; i < 3; i++) {
+        used[own.vertexOf(t, i)] = true;
+      }
+    }
+    double[] away = new double[nearest.length];
+    IntStream.range(0, away.length)
+        .parallel()
+        .filter(v -> used[v])
+        .forEach(v -> away[v] = other.distance(nearest[v], mesh.position(v)));
+    return away;
+  }
+
   /** The farther of two. */
   static Deviation farther(Deviation a, Deviation b) {
     return b.largest > a.largest ? b : a;
@@ -69,7 +94,11 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
     private final Surface own;
     private final Surface other;
     private final int[] nearest;
-    private final double allowed;
+    private final double[] away;
+
+    /** Up to which nobody asks how far exactly: it is allowed, or a vertex lies as far. */
+    private final double enough;
+
     private int quarters;
     private int face = Mesh.NONE;
     private double largest;
@@ -77,38 +106,48 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
     private double sum;
     private double area;
 
-    Search(Surface own, Surface other, int[] nearest, double allowed) {
+    Search(Surface own, Surface other, int[] nearest, double[] away, double enough) {
       this.own = own;
       this.other = other;
       this.nearest = nearest;
-      this.allowed = allowed;
+      this.away = away;
+      this.enough = enough;
     }
 
     void look(int t) {
       Vec3[] corners = new Vec3[3];
       int[] near = new int[3];
       double distances = 0;
+      double farthest = 0;
       for (int i = 0; i < 3; i++) {
+        int v = own.vertexOf(t, i);
         corners[i] = own.corner(t, i);
-        near[i] = nearest[own.vertexOf(t, i)];
-        distances += found(t, corners[i], near[i]);
+        near[i] = nearest[v];
+        farthest = Math.max(farthest, away[v]);
+        distances += away[v];
+        take(t, corners[i], away[v]);
       }
       Vec3 a = corners[0];
       double size = corners[1].minus(a).cross(corners[2].minus(a)).length() / 2;
       area += size;
       sum += size * distances / 3;
-      quarter(t, corners, near, 0);
+      if (farthest + longest(corners) * TO_CORNER > enough) {
+        quarter(t, corners, near, 0);
+      }
     }
 
-    /** Takes a place and the triangle nearest to it into account. */
-    private double found(int t, Vec3 p, int near) {
-      double distance = other.distance(near, p);
+    private static double longest(Vec3[] corners) {
+      return Math.max(
+          corners[0].distance(corners[1]),
+          Math.max(corners[1].distance(corners[2]), corners[2].distance(corners[0])));
+    }
+
+    private void take(int t, Vec3 p, double distance) {
       if (distance > largest) {
         largest = distance;
         place = p;
         face = own.faceOf(t);
       }
-      return distance;
     }
 
     /**
@@ -123,7 +162,7 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
       for (int i = 0; i < 3; i++) {
         halves[i] = corners[i].towards(corners[(i + 1) % 3], 0.5);
         nearHalves[i] = other.nearest(halves[i], near[i]);
-        found(t, halves[i], nearHalves[i]);
+        take(t, halves[i], other.distance(nearHalves[i], halves[i]));
       }
       for (int i = 0; i < 3; i++) {
         int before = (i + 2) % 3;
@@ -138,19 +177,19 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
 
     /** Whether the corners are all near enough to one triangle over there. */
     private boolean isBounded(Vec3[] corners, int[] near) {
-      double enough = Math.max(allowed, largest * CLOSE_ENOUGH);
+      double bound = Math.max(enough, largest * CLOSE_ENOUGH);
       for (int triangle : near) {
-        if (isWithin(triangle, corners, enough)) {
+        if (isWithin(triangle, corners, bound)) {
           return true;
         }
       }
       Vec3 middle = corners[0].plus(corners[1]).plus(corners[2]).times(1.0 / 3);
-      return isWithin(other.nearest(middle, near[0]), corners, enough);
+      return isWithin(other.nearest(middle, near[0]), corners, bound);
     }
 
-    private boolean isWithin(int triangle, Vec3[] corners, double enough) {
+    private boolean isWithin(int triangle, Vec3[] corners, double bound) {
       for (Vec3 corner : corners) {
-        if (other.distance(triangle, corner) > enough) {
+        if (other.distance(triangle, corner) > bound) {
           return false;
         }
       }

@@ -15,9 +15,11 @@ public final class Surface {
   private static final int LARGE = 5000;
   private static final int LEAF = 4;
 
+  private static final int BLOCK = 4096;
+
   private final Mesh mesh;
-  private int[] faceOf = new int[1024];
-  private int[] vertices = new int[3 * 1024];
+  private int[] faceOf;
+  private int[] vertices;
 
   /** Nine numbers for each triangle, in the order of the tree. */
   private final double[] corners;
@@ -27,15 +29,27 @@ public final class Surface {
    */
   private final float[] boxes;
 
-  private int count;
+  private final int count;
 
   public Surface(Mesh mesh) {
     this.mesh = mesh;
+    int[] first = new int[mesh.faceEnd() + 1];
     for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.isMeasurable(f) && mesh.size(f) <= LARGE) {
-        add(f);
-      }
+      boolean there = mesh.hasFace(f) && mesh.isMeasurable(f) && mesh.size(f) <= LARGE;
+      first[f + 1] = first[f] + (there ? mesh.size(f) - 2 : 0);
     }
+    count = first[mesh.faceEnd()];
+    faceOf = new int[count];
+    vertices = new int[3 * count];
+    inBlocks(
+        mesh.faceEnd(),
+        (from, to) -> {
+          for (int f = from; f < to; f++) {
+            if (first[f + 1] > first[f]) {
+              add(f, first[f]);
+            }
+          }
+        });
     sort();
     corners = new double[9 * count];
     for (int i = 0; i < 3 * count; i++) {
@@ -51,42 +65,38 @@ public final class Surface {
     }
   }
 
-  private void add(int f) {
-    int[] ring = mesh.vertices(f);
-    if (ring.length == 3) {
-      add(f, ring[0], ring[1], ring[2]);
-      return;
-    }
-    int[] triangles = mesh.polygon(f).triangles();
-    for (int i = 0; i < triangles.length; i += 3) {
-      add(f, ring[triangles[i]], ring[triangles[i + 1]], ring[triangles[i + 2]]);
-    }
+  /** Runs work over runs of indices on all processors. */
+  private static void inBlocks(int end, BlockWork work) {
+    IntStream.range(0, (end + BLOCK - 1) / BLOCK)
+        .parallel()
+        .forEach(b -> work.run(b * BLOCK, Math.min(end, (b + 1) * BLOCK)));
   }
 
-  private void add(int f, int a, int b, int c) {
-    if (count == faceOf.length) {
-      faceOf = Arrays.copyOf(faceOf, 2 * count);
-      vertices = Arrays.copyOf(vertices, 6 * count);
-    }
-    faceOf[count] = f;
-    vertices[3 * count] = a;
-    vertices[3 * count + 1] = b;
-    vertices[3 * count + 2] = c;
-    count++;
+  private interface BlockWork {
+    void run(int from, int to);
   }
+
+  private void add(int f, int at) {
+    int[] ring = mesh.vertices(f);
+    int[] triangles = ring.length == 3 ? WHOLE : mesh.polygon(f).triangles();
+    for (int i = 0; i < triangles.length; i++) {
+      vertices[3 * at + i] = ring[triangles[i]];
+    }
+    Arrays.fill(faceOf, at, at + triangles.length / 3, f);
+  }
+
+  private static final int[] WHOLE = {0, 1, 2};
 
   /** Along a space-filling curve, as the tree wants them. */
   private void sort() {
     double[] around = new double[6 * count];
-    for (int i = 0; i < count; i++) {
-      for (int axis = 0; axis < 3; axis++) {
-        double a = mesh.position(vertices[3 * i]).along(axis);
-        double b = mesh.position(vertices[3 * i + 1]).along(axis);
-        double c = mesh.position(vertices[3 * i + 2]).along(axis);
-        around[6 * i + axis] = Math.min(a, Math.min(b, c));
-        around[6 * i + 3 + axis] = Math.max(a, Math.max(b, c));
-      }
-    }
+    inBlocks(
+        count,
+        (from, to) -> {
+          for (int i = from; i < to; i++) {
+            box(i, around);
+          }
+        });
     int[] order = BoxTree.alongCurve(around);
     int[] faces = new int[count];
     int[] sorted = new int[3 * count];
@@ -96,6 +106,16 @@ public final class Surface {
     }
     faceOf = faces;
     vertices = sorted;
+  }
+
+  private void box(int triangle, double[] around) {
+    for (int axis = 0; axis < 3; axis++) {
+      double a = mesh.position(vertices[3 * triangle]).along(axis);
+      double b = mesh.position(vertices[3 * triangle + 1]).along(axis);
+      double c = mesh.position(vertices[3 * triangle + 2]).along(axis);
+      around[6 * triangle + axis] = Math.min(a, Math.min(b, c));
+      around[6 * triangle + 3 + axis] = Math.max(a, Math.max(b, c));
+    }
   }
 
   private void fit(int node, int from, int to) {
@@ -149,60 +169,75 @@ public final class Surface {
    * @return -1 where there is no triangle
    */
   public int nearest(Vec3 p, int guess) {
-    if (count == 0) {
-      return -1;
-    }
-    double[] best = {guess < 0 ? Double.POSITIVE_INFINITY : squared(guess, p)};
-    int[] found = {guess < 0 ? 0 : guess};
-    search(0, 0, count, p, best, found);
-    return found[0];
+    return new Question().nearest(p, guess);
   }
 
-  private void search(int node, int from, int to, Vec3 p, double[] best, int[] found) {
-    if (to - from <= LEAF) {
-      for (int i = from; i < to; i++) {
-        double squared = squared(i, p);
-        if (squared < best[0]) {
-          best[0] = squared;
-          found[0] = i;
-        }
+  /** Asks for one place after the other, by one thread. */
+  private final class Question {
+    private double x;
+    private double y;
+    private double z;
+    private double best;
+    private int found;
+
+    int nearest(Vec3 p, int guess) {
+      if (count == 0) {
+        return -1;
       }
-      return;
+      x = p.x();
+      y = p.y();
+      z = p.z();
+      best = guess < 0 ? Double.POSITIVE_INFINITY : squared(guess, x, y, z);
+      found = Math.max(0, guess);
+      search(0, 0, count);
+      return found;
     }
-    int half = (from + to) >>> 1;
-    double left = toBox(2 * node + 1, p);
-    double right = toBox(2 * node + 2, p);
-    if (left <= right) {
-      searchIf(left, 2 * node + 1, from, half, p, best, found);
-      searchIf(right, 2 * node + 2, half, to, p, best, found);
-    } else {
-      searchIf(right, 2 * node + 2, half, to, p, best, found);
-      searchIf(left, 2 * node + 1, from, half, p, best, found);
-    }
-  }
 
-  private void searchIf(
-      double near, int node, int from, int to, Vec3 p, double[] best, int[] found) {
-    if (near < best[0]) {
-      search(node, from, to, p, best, found);
+    private void search(int node, int from, int to) {
+      if (to - from <= LEAF) {
+        for (int i = from; i < to; i++) {
+          double squared = squared(i, x, y, z);
+          if (squared < best) {
+            best = squared;
+            found = i;
+          }
+        }
+        return;
+      }
+      int half = (from + to) >>> 1;
+      double left = toBox(2 * node + 1);
+      double right = toBox(2 * node + 2);
+      if (left <= right) {
+        searchIf(left, 2 * node + 1, from, half);
+        searchIf(right, 2 * node + 2, half, to);
+      } else {
+        searchIf(right, 2 * node + 2, half, to);
+        searchIf(left, 2 * node + 1, from, half);
+      }
     }
-  }
 
-  private double toBox(int node, Vec3 p) {
-    int at = 6 * node;
-    double x = Math.max(0, Math.max(boxes[at] - p.x(), p.x() - boxes[at + 3]));
-    double y = Math.max(0, Math.max(boxes[at + 1] - p.y(), p.y() - boxes[at + 4]));
-    double z = Math.max(0, Math.max(boxes[at + 2] - p.z(), p.z() - boxes[at + 5]));
-    return x * x + y * y + z * z;
+    private void searchIf(double near, int node, int from, int to) {
+      if (near < best) {
+        search(node, from, to);
+      }
+    }
+
+    private double toBox(int node) {
+      int at = 6 * node;
+      double dx = Math.max(0, Math.max(boxes[at] - x, x - boxes[at + 3]));
+      double dy = Math.max(0, Math.max(boxes[at + 1] - y, y - boxes[at + 4]));
+      double dz = Math.max(0, Math.max(boxes[at + 2] - z, z - boxes[at + 5]));
+      return dx * dx + dy * dy + dz * dz;
+    }
   }
 
   /** From a place to a triangle. */
   public double distance(int triangle, Vec3 p) {
-    return Math.sqrt(squared(triangle, p));
+    return Math.sqrt(squared(triangle, p.x(), p.y(), p.z()));
   }
 
   /** Ericson, "Real-Time Collision Detection", 2005, 5.1.5. */
-  private double squared(int triangle, Vec3 p) {
+  private double squared(int triangle, double x, double y, double z) {
     int at = 9 * triangle;
     double ax = corners[at];
     double ay = corners[at + 1];
@@ -213,9 +248,9 @@ public final class Surface {
     double acx = corners[at + 6] - ax;
     double acy = corners[at + 7] - ay;
     double acz = corners[at + 8] - az;
-    double px = p.x() - ax;
-    double py = p.y() - ay;
-    double pz = p.z() - az;
+    double px = x - ax;
+    double py = y - ay;
+    double pz = z - az;
     double d1 = abx * px + aby * py + abz * pz;
     double d2 = acx * px + acy * py + acz * pz;
     if (d1 <= 0 && d2 <= 0) {
@@ -279,14 +314,14 @@ public final class Surface {
    */
   public int[] nearest(Mesh other) {
     int[] nearest = new int[other.vertexEnd()];
-    int block = 4096;
-    IntStream.rangeClosed(0, other.vertexEnd() / block)
-        .parallel()
-        .forEach(b -> {
+    inBlocks(
+        other.vertexEnd(),
+        (from, to) -> {
+          Question question = new Question();
           int guess = -1;
-          for (int v = b * block; v < Math.min(other.vertexEnd(), (b + 1) * block); v++) {
+          for (int v = from; v < to; v++) {
             boolean asked = other.hasVertex(v) && other.hasPlace(v);
-            guess = asked ? nearest(other.position(v), guess) : guess;
+            guess = asked ? question.nearest(other.position(v), guess) : guess;
             nearest[v] = asked ? guess : -1;
           }
         });

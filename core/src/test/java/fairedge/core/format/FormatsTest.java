@@ -18,7 +18,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
-import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -300,61 +299,5 @@ class FormatsTest {
         .isEqualTo("the end of the file");
     assertThat(refused("OFF\n3 1 0\n0 0 0\n1 0 0\n0 1 0\n2000000000 0 1 2\n").line()).isEqualTo(6);
     assertThat(refused("ply\n" + "x".repeat(50_000)).expected()).isEqualTo("end_header");
-  }
-
-  @Test
-  @Timeout(30)
-  void filesBrokenAtRandom_areReadOrRefused() throws IOException {
-    List<byte[]> whole = new ArrayList<>();
-    for (MeshFormat format : MeshFormat.values()) {
-      if (format.isWritten()) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        format.write(HarbourProps.hatchLid(), out);
-        whole.add(out.toByteArray());
-      }
-    }
-    whole.add(PLY_TEXT.getBytes(StandardCharsets.US_ASCII));
-    whole.add(
-        gltf("[{\"mesh\":0}]", data(TWO), data(square())).getBytes(StandardCharsets.US_ASCII));
-    int read = 0;
-    int refused = 0;
-    SplittableRandom random = new SplittableRandom(11);
-    for (int i = 0; i < 6000; i++) {
-      byte[] file = broken(whole.get(i % whole.size()), random);
-      try {
-        assertMesh(read(file).mesh()).isSound();
-        read++;
-      } catch (BadFile e) {
-        assertThat(e.getMessage()).isNotBlank();
-        refused++;
-      }
-    }
-    assertThat(read).isGreaterThan(500);
-    assertThat(refused).isGreaterThan(500);
-  }
-
-  /** Bytes changed, taken out, doubled, or the end cut off. */
-  private static byte[] broken(byte[] file, SplittableRandom random) {
-    byte[] broken = file.clone();
-    int times = random.nextInt(1, 6);
-    for (int i = 0; i < times; i++) {
-      int at = random.nextInt(broken.length);
-      switch (random.nextInt(4)) {
-        case 0 -> broken[at] = (byte) random.nextInt(256);
-        case 1 -> broken[at] ^= (byte) (1 << random.nextInt(8));
-        case 2 -> broken = Arrays.copyOf(broken, Math.max(1, at));
-        default -> {
-          byte[] longer = Arrays.copyOf(broken, broken.length + 8);
-          System.arraycopy(
-              broken,
-              at,
-              longer,
-              Math.min(at + 8, longer.length - 1),
-              Math.min(broken.length - at, longer.length - Math.min(at + 8, longer.length - 1)));
-          broken = longer;
-        }
-      }
-    }
-    return broken;
   }
 }

@@ -98,7 +98,9 @@ class ReviewApiTest {
     String first = handInLid();
     JsonNode row = marit.get("/api/desk").is(200).json().path("rows").path(0);
     assertThat(row.path("student").asString()).isEqualTo("Rune Osterholm");
-    assertThat(row.path("findings")).hasSize(7);
+    assertThat(row.path("findings").asInt()).isEqualTo(7);
+    assertThat(row.path("worst")).hasSize(7);
+    assertThat(row.path("worst").path(0).path("severity").asString()).isEqualTo("must");
     JsonNode review = marit.get("/api/submissions/" + first + "/review").is(200).json();
     assertThat(review.path("check").path("must").asInt()).isEqualTo(3);
     assertThat(review.path("steps").path(0).path("tool").asString()).isEqualTo("Trace");

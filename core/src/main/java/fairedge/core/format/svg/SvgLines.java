@@ -5,6 +5,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.MissingResourceException;
 import java.util.Set;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
@@ -68,6 +69,10 @@ public final class SvgLines {
     } catch (XMLStreamException e) {
       int line = e.getLocation() == null ? 0 : e.getLocation().getLineNumber();
       throw new SvgFault("This is no well-formed SVG file.", line);
+    } catch (MissingResourceException e) {
+      // The JDK's reader lacks the words for some of its own errors, and throws this in their
+      // place.
+      throw new SvgFault("This is no well-formed SVG file.", 0);
     }
     if (reader.lines.isEmpty()) {
       throw new SvgFault("The drawing has no lines: paths, shapes or polygons.", 0);
