@@ -304,7 +304,7 @@ final class Browser implements AutoCloseable {
 
   /** Drags from the floor beside the model, as to turn it (or with the right button to move it). */
   void drag(PointerInput.MouseButton button, int byX, int byY) {
-    dragFrom(300, 620, button, byX, byY);
+    dragFrom(300, 560, button, byX, byY);
   }
 
   private void dragFrom(int x, int y, PointerInput.MouseButton button, int byX, int byY) {
