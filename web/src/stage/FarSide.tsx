@@ -11,13 +11,15 @@ export function FarSide({ findings }: { findings: readonly Finding[] }) {
   const hidden = findings.filter((_, i) => sight[i]);
   if (hidden.length === 0) return null;
   return (
-    <Button
-      size="small"
-      data-testid="far-side"
-      title="Turns the model to where most of them are seen"
-      onClick={() => stage.turnTo(hidden.map((f) => f.place))}
-    >
-      Show {numberText(hidden.length)} on the far side
-    </Button>
+    <div className="absolute bottom-[58px] left-3">
+      <Button
+        size="small"
+        data-testid="far-side"
+        title="Turns the model to where most of them are seen"
+        onClick={() => stage.turnTo(hidden.map((f) => f.place))}
+      >
+        Show {numberText(hidden.length)} on the far side
+      </Button>
+    </div>
   );
 }

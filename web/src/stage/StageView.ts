@@ -458,15 +458,14 @@ export class StageView {
    */
   turnTo(places: readonly Point[]) {
     if (!this.model) return;
-    const { centre, radius } = this.model;
+    const { centre } = this.model;
     const way = new Vector3();
     for (const place of places) way.add(this.vector(place).sub(centre).normalize());
     const back = this.camera.position.clone().sub(this.controls.target).setZ(0).negate();
     if (way.length() < 0.2 * places.length) way.copy(back).setZ(0.35 * back.length());
     // From straight above or below, up would be anywhere.
     const flat = Math.hypot(way.x, way.y);
-    if (flat < 0.2 * Math.abs(way.z))
-      way.add(back.setLength(0.2 * Math.abs(way.z) + 1e-9 * radius));
+    if (flat < 0.2 * Math.abs(way.z)) way.add(back.setLength(0.2 * Math.abs(way.z)));
     this.frameFrom(way.normalize(), centre);
   }
 

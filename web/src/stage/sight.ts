@@ -10,8 +10,17 @@ const SLICE_MS = 8;
 /** Which of the places of findings the model hides, one byte each. */
 export type Sight = Uint8Array;
 
-/** The same for all who draw the same findings. */
-const known = new WeakMap<readonly Finding[], { sight: Sight; version: number }>();
+/** What is known of some findings, for all who draw them. */
+interface Known {
+  sight: Sight;
+  /** Of the view that it was found out from. */
+  version: number;
+  /** Who is to be drawn again when more is known. */
+  drawn: Set<() => void>;
+  timer: number;
+}
+
+const known = new WeakMap<readonly Finding[], Known>();
 
 /**
  * Which findings the model hides from the eye. Of many the answer is that of the last time the view
@@ -19,39 +28,51 @@ const known = new WeakMap<readonly Finding[], { sight: Sight; version: number }>
  */
 export function useSight(stage: StageView, findings: readonly Finding[]): Sight {
   const [, setAnswered] = useState(0);
-  const many = findings.length > AT_ONCE;
   const { version } = stage;
-  const hidden = (i: number) => (stage.isHidden(findings[i]!.place) ? 1 : 0);
+  const many = findings.length > AT_ONCE;
   let entry = known.get(findings);
-  if (!entry || (!many && entry.version !== version)) {
-    const sight = entry?.sight ?? new Uint8Array(findings.length);
-    if (!many) for (let i = 0; i < sight.length; i++) sight[i] = hidden(i);
-    entry = { sight, version: many ? -1 : version };
+  if (!entry) {
+    entry = { sight: new Uint8Array(findings.length), version: -1, drawn: new Set(), timer: 0 };
     known.set(findings, entry);
   }
-  const isOld = entry.version !== version;
+  if (!many && entry.version !== version) {
+    findings.forEach((f, i) => (entry.sight[i] = stage.isHidden(f.place) ? 1 : 0));
+    entry.version = version;
+  }
   useEffect(() => {
-    if (!isOld) return;
-    let timer = 0;
-    const next: Sight = new Uint8Array(findings.length);
-    const goOn = (from: number) => {
-      const until = performance.now() + SLICE_MS;
-      let i = from;
-      while (i < next.length && performance.now() < until) {
-        next[i] = stage.isHidden(findings[i]!.place) ? 1 : 0;
-        i++;
-      }
-      if (i < next.length) {
-        timer = window.setTimeout(() => goOn(i));
-      } else {
-        known.set(findings, { sight: next, version });
-        setAnswered((n) => n + 1);
-      }
+    if (!many || entry.version === version) return;
+    const again = () => setAnswered((n) => n + 1);
+    entry.drawn.add(again);
+    // The last one to ask begins anew: they all ask for the same view.
+    lookByAndBy(entry, stage, findings);
+    return () => {
+      entry.drawn.delete(again);
+      if (entry.drawn.size === 0) clearTimeout(entry.timer);
     };
-    timer = window.setTimeout(() => goOn(0), REST_MS);
-    return () => clearTimeout(timer);
-  }, [stage, findings, version, isOld]);
+  }, [stage, findings, version, many, entry]);
   return entry.sight;
+}
+
+/** Looks at some findings after the other, once the view rests, and then tells who draws them. */
+function lookByAndBy(entry: Known, stage: StageView, findings: readonly Finding[]) {
+  const { version } = stage;
+  const next: Sight = new Uint8Array(findings.length);
+  const goOn = (from: number) => {
+    const until = performance.now() + SLICE_MS;
+    let i = from;
+    for (; i < next.length && performance.now() < until; i++) {
+      next[i] = stage.isHidden(findings[i]!.place) ? 1 : 0;
+    }
+    if (i < next.length) {
+      entry.timer = window.setTimeout(() => goOn(i));
+      return;
+    }
+    entry.sight = next;
+    entry.version = version;
+    entry.drawn.forEach((again) => again());
+  };
+  clearTimeout(entry.timer);
+  entry.timer = window.setTimeout(() => goOn(0), REST_MS);
 }
 
 /** A mark for one finding, or for several that lie together on the screen. */

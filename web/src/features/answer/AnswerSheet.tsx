@@ -197,11 +197,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </>
               }
             >
-              {!isComputed(lens) && (
-                <div className="absolute bottom-[58px] left-3">
-                  <FarSide findings={check.findings} />
-                </div>
-              )}
+              {!isComputed(lens) && <FarSide findings={check.findings} />}
               <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
                 <LensBar lens={lens} onLens={setLens} />
                 <Button size="small" shortcut="V" onClick={() => stage?.fit()}>

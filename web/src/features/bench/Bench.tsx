@@ -324,11 +324,7 @@ function OpenBench(
               <div className="absolute top-[42px] left-3">
                 <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
               </div>
-              {!isComputed(lens) && (
-                <div className="absolute bottom-[58px] left-3">
-                  <FarSide findings={state.check.findings} />
-                </div>
-              )}
+              {!isComputed(lens) && <FarSide findings={state.check.findings} />}
               {sheet && (
                 <SheetPanel
                   stage={stage}

@@ -117,12 +117,14 @@ function SinceText({ since }: { since: Row['since'] }) {
   return (
     <div className="condensed max-md:hidden">
       <p>
-        {since.gone > 0 && <b className="font-semibold">{since.gone} gone</b>}
+        {since.gone > 0 && <b className="font-semibold">{numberText(since.gone)} gone</b>}
         {since.gone > 0 && since.still > 0 && ', '}
-        {since.still > 0 && `${since.still} still there`}
+        {since.still > 0 && `${numberText(since.still)} still there`}
         {since.gone === 0 && since.still === 0 && 'nothing was there'}
       </p>
-      <p className="text-ink2">{since.fresh > 0 ? `${since.fresh} new` : 'nothing new'}</p>
+      <p className="text-ink2">
+        {since.fresh > 0 ? `${numberText(since.fresh)} new` : 'nothing new'}
+      </p>
     </div>
   );
 }

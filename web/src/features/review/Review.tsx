@@ -268,11 +268,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {counted(review.check.figures.quads, 'quad')}
                 </span>
               </p>
-              {!isComputed(lens) && (
-                <div className="absolute bottom-[58px] left-3">
-                  <FarSide findings={findings} />
-                </div>
-              )}
+              {!isComputed(lens) && <FarSide findings={findings} />}
               {picked && (
                 <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
                   <span>One {picked.on} picked.</span>

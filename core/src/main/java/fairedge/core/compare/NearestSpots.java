@@ -2,7 +2,9 @@ package fairedge.core.compare;
 
 import fairedge.core.compare.Comparison.Spot;
 import fairedge.core.geometry.Vec3;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * The spots of one kind, from which the nearest to a place is asked and taken out: a tree of halves
@@ -16,7 +18,10 @@ final class NearestSpots {
   private final List<Spot> spots;
   private final double always;
 
-  /** Indices of spots, ordered so that each node has a run of them. */
+  /** By which those outside know the spots; ascending. */
+  private final int[] names;
+
+  /** Places in the list of spots, ordered so that each node has a run of them. */
   private final int[] order;
 
   private final int[] placeInOrder;
@@ -27,20 +32,22 @@ final class NearestSpots {
   private final boolean[] taken;
 
   /**
-   * @param own indices of the spots to ask among, all of them with a finite place
+   * @param all of which some are asked for
+   * @param names indices of those, ascending; all of them have a finite place
    * @param always within this distance spots match whatever their reach
    */
-  NearestSpots(List<Spot> spots, int[] own, double always) {
-    this.spots = spots;
+  NearestSpots(List<Spot> all, int[] names, double always) {
+    this.spots = Arrays.stream(names).mapToObj(all::get).toList();
+    this.names = names;
     this.always = always;
-    this.order = own.clone();
-    int nodes = 4 * Math.max(1, own.length / LEAF + 1);
+    this.order = IntStream.range(0, names.length).toArray();
+    int nodes = 4 * (names.length / LEAF + 1);
     this.low = new double[3 * nodes];
     this.high = new double[3 * nodes];
     this.reach = new double[nodes];
     this.first = new int[nodes];
-    this.taken = new boolean[spots.size()];
-    this.placeInOrder = new int[spots.size()];
+    this.taken = new boolean[names.length];
+    this.placeInOrder = new int[names.length];
     build(0, 0, order.length);
     for (int k = 0; k < order.length; k++) {
       placeInOrder[order[k]] = k;
@@ -210,20 +217,21 @@ final class NearestSpots {
   }
 
   /**
-   * @param index of the spot, -1 if there is none
+   * @param index of the spot among all, -1 if there is none
    */
   record Found(int index, double distance) {}
 
   Found nearest(Spot to) {
     Search search = new Search(to);
     search.visit(0, 0, order.length);
-    return new Found(search.best, search.distance);
+    return new Found(search.best < 0 ? -1 : names[search.best], search.distance);
   }
 
   /** Takes a spot out. Cost: the tree's depth. */
   void take(int index) {
-    taken[index] = true;
-    update(0, 0, order.length, placeInOrder[index]);
+    int own = Arrays.binarySearch(names, index);
+    taken[own] = true;
+    update(0, 0, order.length, placeInOrder[own]);
   }
 
   private void update(int node, int from, int to, int place) {

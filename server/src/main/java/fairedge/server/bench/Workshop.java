@@ -19,10 +19,7 @@ import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ForkJoinPool;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BiFunction;
 import java.util.function.BooleanSupplier;
@@ -46,16 +43,9 @@ class Workshop {
   /** With more faces than these, a step does not wait for its check. */
   private static final int MOST_CHECKED_AT_ONCE = 20_000;
 
-  /** Half of the processors: where large meshes are checked. */
-  private final ForkJoinPool large =
-      new ForkJoinPool(
-          Math.max(1, Runtime.getRuntime().availableProcessors() / 2),
-          ForkJoinPool.defaultForkJoinWorkerThreadFactory,
-          null,
-          true);
-
-  /** How many checks somebody waits for that have not begun. */
-  private final AtomicInteger asked = new AtomicInteger();
+  /** On half of the processors. */
+  private final Turns large =
+      new Turns(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
 
   /** So many owed checks hold a copy of their mesh; those after them make it anew in their turn. */
   private static final int MOST_COPIES = 4;
@@ -78,7 +68,7 @@ class Workshop {
 
   @PreDestroy
   void close() {
-    large.shutdownNow();
+    large.close();
   }
 
   private static long weight(Held held) {
@@ -161,27 +151,7 @@ class Workshop {
   @Nullable Checked checkIf(Task task, Look look, BooleanSupplier wanted) {
     return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE
         ? inspect(task, look)
-        : large.submit(asked(() -> wanted.getAsBoolean() ? inspect(task, look) : null)).join();
-  }
-
-  /** Counts a check as asked for until it begins: those that nobody waits for let it go first. */
-  private <T> Callable<T> asked(Callable<T> check) {
-    asked.incrementAndGet();
-    return () -> {
-      asked.decrementAndGet();
-      return check.call();
-    };
-  }
-
-  /** Runs a check that is owed, once none is left that somebody waits for. */
-  private void afterAsked(Runnable owed) {
-    large.execute(() -> {
-      if (asked.get() > 0) {
-        afterAsked(owed);
-      } else {
-        owed.run();
-      }
-    });
+        : large.await(() -> wanted.getAsBoolean() ? inspect(task, look) : null);
   }
 
   private Checked inspect(Task task, Look look) {
@@ -262,7 +232,7 @@ class Workshop {
     held.inOrder =
         held.inOrder
             .thenApplyAsync(
-                before -> checkOwed(head, task, unchecked, look, touched, before), this::afterAsked)
+                before -> checkOwed(head, task, unchecked, look, touched, before), large::later)
             .exceptionally(e -> {
               log.warn("a step of workpiece {} is left without its check", head.id(), e);
               return null;
