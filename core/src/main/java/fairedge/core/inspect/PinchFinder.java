@@ -3,7 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.subdivide.CatmullClark;
-import fairedge.core.subdivide.CatmullClark.Refined;
+import fairedge.core.subdivide.Refined;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -129,12 +129,11 @@ final class PinchFinder implements Finder {
       }
     }
     Excerpt excerpt = Excerpt.around(subject.mesh(), corners);
-    Refined once = CatmullClark.once(excerpt.mesh());
-    Refined twice = CatmullClark.once(once.mesh());
+    Refined twice = CatmullClark.refined(excerpt.mesh(), 2);
     double most = subject.threshold(Threshold.PINCH);
     List<Finding> found = new ArrayList<>();
     for (int f : wild) {
-      double turn = turnOf(excerpt.faceOf()[f], subject.shapes().newell(f), excerpt, once, twice);
+      double turn = turnOf(excerpt.faceOf()[f], subject.shapes().newell(f), twice);
       if (turn > most) {
         found.add(finding(subject, f, turn));
       }
@@ -142,20 +141,25 @@ final class PinchFinder implements Finder {
     return found;
   }
 
-  private static double turnOf(int own, Vec3 front, Excerpt excerpt, Refined once, Refined twice) {
+  private static double turnOf(int own, Vec3 front, Refined twice) {
     double largest = 0;
     if (own == Mesh.NONE) {
       return largest;
     }
-    for (int i = 0; i < excerpt.mesh().size(own); i++) {
-      int quad = once.firstQuad()[own] + i;
-      for (int k = 0; k < 4; k++) {
-        Vec3 newell = twice.mesh().polygon(twice.firstQuad()[quad] + k).newell();
-        double turn = newell.length() > 0 ? newell.angleTo(front) : 0;
-        largest = Math.max(largest, turn);
-      }
+    for (int q = twice.firstQuad(own); q < twice.firstQuad(own + 1); q++) {
+      Vec3 newell = newell(twice, q);
+      double turn = newell.length() > 0 ? newell.angleTo(front) : 0;
+      largest = Math.max(largest, turn);
     }
     return largest;
+  }
+
+  private static Vec3 newell(Refined refined, int quad) {
+    Vec3 first = refined.position(refined.vertex(quad, 0));
+    Vec3 across = refined.position(refined.vertex(quad, 2)).minus(first);
+    Vec3 next = refined.position(refined.vertex(quad, 1)).minus(first);
+    Vec3 last = refined.position(refined.vertex(quad, 3)).minus(first);
+    return next.cross(across).plus(across.cross(last));
   }
 
   private static Finding finding(Subject subject, int f, double turn) {

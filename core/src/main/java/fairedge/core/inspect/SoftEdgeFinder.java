@@ -3,7 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.subdivide.CatmullClark;
-import fairedge.core.subdivide.CatmullClark.Refined;
+import fairedge.core.subdivide.Refined;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -43,7 +43,6 @@ final class SoftEdgeFinder implements Finder {
     private final Mesh mesh;
     private final List<Integer> hard;
     private final Excerpt excerpt;
-    private final Refined once;
     private final Refined twice;
 
     Search(Subject subject, List<Integer> hard) {
@@ -56,8 +55,7 @@ final class SoftEdgeFinder implements Finder {
         ends.set(mesh.second(e));
       }
       this.excerpt = Excerpt.around(mesh, ends);
-      this.once = CatmullClark.once(excerpt.mesh());
-      this.twice = CatmullClark.once(once.mesh());
+      this.twice = CatmullClark.refined(excerpt.mesh(), 2);
     }
 
     List<Finding> findings() {
@@ -94,12 +92,9 @@ final class SoftEdgeFinder implements Finder {
       if (own == Mesh.NONE) {
         return 0;
       }
-      int middle = once.ofEdge()[own];
-      double largest = distance(e, twice.ofVertex()[middle]);
-      for (int end : new int[] {once.ofVertex()[a], once.ofVertex()[b]}) {
-        int half = once.mesh().findEdge(end, middle);
-        largest = Math.max(largest, distance(e, twice.ofVertex()[end]));
-        largest = Math.max(largest, distance(e, twice.ofEdge()[half]));
+      double largest = 0;
+      for (int v : twice.along(own)) {
+        largest = Math.max(largest, distance(e, v));
       }
       return largest;
     }

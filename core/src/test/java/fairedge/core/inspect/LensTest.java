@@ -52,7 +52,7 @@ class LensTest {
   @Test
   void flow_showsLoopsThatCrossApart_onRoundForms() {
     for (Mesh mesh :
-        List.of(HarbourProps.mooringBollard(), CatmullClark.refined(Meshes.cube(), 2))) {
+        List.of(HarbourProps.mooringBollard(), CatmullClark.refined(Meshes.cube(), 2).mesh())) {
       List<Tone> tones = look(mesh, Lens.FLOW).edges();
       int[] wayOf = new int[mesh.edgeEnd()];
       for (int way = 1; way <= 4; way++) {

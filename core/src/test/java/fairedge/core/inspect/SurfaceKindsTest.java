@@ -138,8 +138,8 @@ class SurfaceKindsTest {
             box(0, 0.05, 0.95, 1),
             box(0, 0.005, 0.995, 1),
             torus(24, 12),
-            CatmullClark.refined(Meshes.cube(), 1),
-            CatmullClark.refined(Meshes.cube(), 3));
+            CatmullClark.refined(Meshes.cube(), 1).mesh(),
+            CatmullClark.refined(Meshes.cube(), 3).mesh());
     for (Profile profile : List.of(Profile.ALL_QUADS, Profile.STUDY_PIECE)) {
       for (Mesh mesh : clean) {
         assertThat(new Inspector(profile, Tolerance.of(mesh.bounds())).inspect(mesh).findings())
@@ -522,7 +522,7 @@ class SurfaceKindsTest {
     assertThat(find(Meshes.grid(8, 8), Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
     Mesh spike = shaped(Meshes.grid(8, 8), p -> p.x() == 4 && p.y() == 4 ? new Vec3(4, 4, 12) : p);
     assertThat(find(spike, Profile.SMOOTH_FORM, Kind.PINCH)).isNotEmpty();
-    assertThat(find(CatmullClark.refined(Meshes.cube(), 3), Profile.SMOOTH_FORM, Kind.PINCH))
+    assertThat(find(CatmullClark.refined(Meshes.cube(), 3).mesh(), Profile.SMOOTH_FORM, Kind.PINCH))
         .isEmpty();
   }
 

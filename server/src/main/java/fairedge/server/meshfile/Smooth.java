@@ -15,6 +15,6 @@ public final class Smooth {
     while (levels > 0 && CatmullClark.faces(cage, levels) > MOST_FACES) {
       levels--;
     }
-    return CatmullClark.refined(cage, levels);
+    return levels == 0 ? cage : CatmullClark.refined(cage, levels).mesh();
   }
 }
