@@ -102,13 +102,39 @@ async function stepped(path: string, body: unknown): Promise<Stepped> {
 }
 
 function readStepped(buffer: ArrayBuffer): Stepped {
+  const { told, meshAt } = readTold<Stands>(buffer);
+  return { state: told, buffer, meshAt };
+}
+
+/** A reply that begins with JSON, and where the mesh message after it begins. */
+function readTold<T>(buffer: ArrayBuffer): { told: T; meshAt: number } {
   const length = new DataView(buffer).getInt32(0, true);
   const text = new TextDecoder().decode(new Uint8Array(buffer, 4, length));
-  return {
-    state: JSON.parse(text) as Stands,
-    buffer,
-    meshAt: Math.ceil((length + 4) / 8) * 8,
-  };
+  return { told: JSON.parse(text) as T, meshAt: Math.ceil((length + 4) / 8) * 8 };
+}
+
+/** A bend that was tried: what is to be seen, and where in the buffer the places of the vertices begin. */
+export interface Tried {
+  picture: Schemas['LensPicture'];
+  buffer: ArrayBuffer;
+  meshAt: number;
+}
+
+async function bent(path: string): Promise<Tried> {
+  const buffer = await bytes(path);
+  const { told, meshAt } = readTold<Schemas['LensPicture']>(buffer);
+  return { picture: told, buffer, meshAt };
+}
+
+type Asked = Record<string, string | number | null>;
+
+/** What is asked for in an address; without what is null. */
+function query(asked: Asked): string {
+  const params = new URLSearchParams();
+  for (const [name, value] of Object.entries(asked)) {
+    if (value !== null) params.set(name, String(value));
+  }
+  return params.size ? `?${params}` : '';
 }
 
 async function bytes(path: string): Promise<ArrayBuffer> {
@@ -171,14 +197,16 @@ export const api = {
       json<Schemas['LensPicture']>('GET', `/workpieces/${id}/lenses/${lens}?revision=${revision}`),
     along: (edge: number) =>
       json<Schemas['Along']>('GET', `/workpieces/${id}/along/${edge}?revision=${revision}`),
-    smooth: () => bytes(`/workpieces/${id}/smooth`),
+    smooth: (level: number | null) => bytes(`/workpieces/${id}/smooth${query({ level })}`),
+    bend: (asked: Asked) => bent(`/workpieces/${id}/bent${query({ ...asked, revision })}`),
   }),
   submissionLens: (id: string) => ({
     key: ['submission', id],
     look: (lens: string) =>
       json<Schemas['LensPicture']>('GET', `/submissions/${id}/lenses/${lens}`),
     along: (edge: number) => json<Schemas['Along']>('GET', `/submissions/${id}/along/${edge}`),
-    smooth: () => bytes(`/submissions/${id}/smooth`),
+    smooth: (level: number | null) => bytes(`/submissions/${id}/smooth${query({ level })}`),
+    bend: (asked: Asked) => bent(`/submissions/${id}/bent${query(asked)}`),
   }),
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */
   since: async (id: string, revision: number) => {

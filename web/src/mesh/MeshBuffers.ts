@@ -98,6 +98,19 @@ export class MeshBuffers {
     return true;
   }
 
+  /** The same mesh with its vertices elsewhere; null if the message is about another state of it. */
+  moved(message: WireMessage): MeshBuffers | null {
+    if (message.from !== this.revision) return null;
+    const moved = Object.assign(new MeshBuffers(), this);
+    moved.positions = this.positions.slice();
+    moved.patch = null;
+    const [dx, dy, dz] = message.origin.map((at, axis) => at - this.origin[axis]!);
+    message.eachVertex((id, shown, x, y, z) => {
+      if (shown) moved.positions.set([x + dx!, y + dy!, z + dz!], 3 * id);
+    });
+    return moved;
+  }
+
   private clear(message: WireMessage) {
     this.faceSize.fill(0);
     this.edgeEnds.fill(GONE);

@@ -17,7 +17,7 @@ export function LensBar(props: {
           type="button"
           title={l.about}
           aria-pressed={lens === l.lens}
-          className={`flex h-7 items-center gap-1 rounded-ctl px-1.5 ${lens === l.lens ? 'bg-ink font-semibold text-paper' : 'text-ink2 hover:bg-shoal1 hover:text-ink'}`}
+          className={`flex h-7 items-center gap-[3px] rounded-ctl px-[4.5px] ${lens === l.lens ? 'bg-ink font-semibold text-paper' : 'text-ink2 hover:bg-shoal1 hover:text-ink'}`}
           onClick={() => onLens(l.lens)}
         >
           {l.name}

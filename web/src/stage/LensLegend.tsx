@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { CardLink } from '../ui/CardLink';
+import { BendControls } from './BendControls';
 import { useStage } from './Stage';
-import { LENSES, lookOf, type LensPicture } from './lenses';
+import { isBent, LENSES, lookOf, type LensPicture } from './lenses';
 import type { Lens, StageView } from './StageView';
 import type { Looked } from './useLensPicture';
 
@@ -14,28 +15,42 @@ type Spot = LensPicture['spots'][number];
 
 /** What the lens shows, in a sentence, and what each of its tones means. */
 export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked; unit: string }) {
-  const { picture, along } = looked;
-  if (looked.failed) {
+  const { picture, along, level } = looked;
+  const controls = isBent(lens) && <BendControls bend={looked.bend} />;
+  if (looked.problem) {
     return (
       <Panel>
-        <p>{nameOf(lens)} got no answer.</p>
+        {controls}
+        <p>
+          {nameOf(lens)} can&rsquo;t be shown. {looked.problem}
+        </p>
         <Button size="small" onClick={looked.retry}>
           Try again
         </Button>
       </Panel>
     );
   }
-  if (looked.waits) return <Panel>{nameOf(lens)}: looking at the mesh</Panel>;
-  if (!picture) return null;
+  if (looked.waits) {
+    return (
+      <Panel>
+        {controls}
+        <p>{nameOf(lens)}: looking at the mesh</p>
+      </Panel>
+    );
+  }
+  if (!picture && !level) return null;
   const tones = [
-    ...picture.edges.map((tone) => ({ tone, line: true })),
-    ...picture.faces.map((tone) => ({ tone, line: false })),
+    ...(picture?.edges ?? []).map((tone) => ({ tone, line: true })),
+    ...(picture?.faces ?? []).map((tone) => ({ tone, line: false })),
   ].filter(({ tone }) => tone.ids.length > 0);
   return (
     <Panel>
+      {controls}
       <p className="max-w-[34ch] grow basis-[26ch]">
-        {picture.sentence} <CardLink kind={`lens-${lens}`}>How to read it</CardLink>
+        {picture?.sentence ?? `${LENSES.find((l) => l.lens === lens)!.about}.`}{' '}
+        <CardLink kind={`lens-${lens}`}>How to read it</CardLink>
       </p>
+      {level && <Levels level={level} />}
       {tones.length > 0 && (
         <ul className="grid content-start gap-x-4 self-start">
           {tones.map(({ tone, line }) => (
@@ -64,6 +79,30 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
         </div>
       )}
     </Panel>
+  );
+}
+
+/** How finely the smooth surface is drawn; it lies where it lies at every level. */
+function Levels({ level }: { level: NonNullable<Looked['level']> }) {
+  return (
+    <div className="flex items-center gap-2 self-start" role="group" aria-label="Level">
+      Level
+      <span className="flex overflow-hidden rounded-ctl border border-ctl bg-sheet">
+        {[1, 2, 3, 4].map((l) => (
+          <button
+            key={l}
+            type="button"
+            aria-pressed={l === level.shown}
+            disabled={l > level.highest}
+            title={l > level.highest ? 'More quads than a page can show' : undefined}
+            className={`h-[26px] w-7 outline-offset-[-3px] ${l === level.shown ? 'bg-shoal2 font-semibold' : 'text-ink2 hover:bg-shoal1 disabled:opacity-50'}`}
+            onClick={() => level.take(l)}
+          >
+            {l}
+          </button>
+        ))}
+      </span>
+    </div>
   );
 }
 

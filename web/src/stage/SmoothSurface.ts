@@ -1,12 +1,25 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, GLSL3, Mesh, ShaderMaterial } from 'three';
-import type { MeshBuffers } from '../mesh/MeshBuffers';
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  GLSL3,
+  Group,
+  Mesh,
+  ShaderMaterial,
+  type MeshBasicMaterial,
+} from 'three';
+import { trianglesOf, type Surface } from '../mesh/surface';
+import { lookOf, type LensPicture } from './lenses';
+import { washed } from './ToneLayers';
 
 /**
- * The smooth surface under its cage: clay, or with the stripes of a room that it mirrors. It is only
- * looked at: what is pointed at is the cage.
+ * The smooth surface under its cage: clay, washed where a lens says something of the faces of the cage, or
+ * with the stripes of a room that it mirrors. It is only looked at: what is pointed at is the cage.
  */
 export class SmoothSurface {
-  readonly mesh = new Mesh(
+  readonly group = new Group();
+  private washes: Mesh<BufferGeometry, MeshBasicMaterial>[] = [];
+  private readonly mesh = new Mesh(
     new BufferGeometry(),
     new ShaderMaterial({
       glslVersion: GLSL3,
@@ -50,15 +63,39 @@ export class SmoothSurface {
 
   constructor() {
     this.mesh.frustumCulled = false;
-    this.mesh.visible = false;
+    this.group.add(this.mesh);
+    this.group.visible = false;
   }
 
-  /** Shows a refined mesh, placed by another one's origin; null shows none. */
-  show(buffers: MeshBuffers | null, origin: readonly number[], stripes: boolean) {
+  /** Shows a surface, placed by another one's origin; null shows none. */
+  show(surface: Surface | null, origin: readonly number[], stripes: boolean) {
+    this.wash(null, null);
     this.mesh.geometry.dispose();
-    this.mesh.geometry = buffers ? geometryOf(buffers, origin) : new BufferGeometry();
-    this.mesh.visible = buffers !== null;
+    this.mesh.geometry = surface ? geometryOf(surface) : new BufferGeometry();
+    this.group.visible = surface !== null;
     this.mesh.material.uniforms.stripes!.value = stripes ? 1 : 0;
+    if (!surface) return;
+    const [x, y, z] = surface.origin;
+    this.group.position.set(x - origin[0]!, y - origin[1]!, z - origin[2]!);
+  }
+
+  /** Washes what belongs to the faces that the lens names. */
+  wash(surface: Surface | null, picture: LensPicture | null) {
+    for (const wash of this.washes) {
+      wash.geometry.dispose();
+      wash.material.dispose();
+    }
+    this.group.remove(...this.washes);
+    this.washes = [];
+    if (!surface || !picture) return;
+    for (const tone of picture.faces) {
+      if (tone.ids.length === 0) continue;
+      const geometry = new BufferGeometry();
+      geometry.setAttribute('position', this.mesh.geometry.getAttribute('position'));
+      geometry.setIndex(new BufferAttribute(trianglesOf(surface, tone.ids), 1));
+      this.washes.push(washed(geometry, lookOf(tone.name)));
+    }
+    this.group.add(...this.washes);
   }
 
   dim(by: number) {
@@ -66,25 +103,16 @@ export class SmoothSurface {
   }
 
   dispose() {
+    this.wash(null, null);
     this.mesh.geometry.dispose();
     this.mesh.material.dispose();
   }
 }
 
-function geometryOf(buffers: MeshBuffers, origin: readonly number[]): BufferGeometry {
-  const positions = buffers.positions.slice(0, 3 * buffers.vertexEnd);
-  for (let i = 0; i < positions.length; i++) {
-    positions[i]! += buffers.origin[i % 3]! - origin[i % 3]!;
-  }
-  const index: number[] = [];
-  for (let f = 0; f < buffers.faceEnd; f++) {
-    if (!buffers.hasFace(f)) continue;
-    const corners = buffers.corners(f);
-    for (const corner of buffers.triangles(f)) index.push(corners[corner]!);
-  }
+function geometryOf(surface: Surface): BufferGeometry {
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(positions, 3));
-  geometry.setIndex(index);
-  geometry.computeVertexNormals();
+  geometry.setAttribute('position', new BufferAttribute(surface.positions, 3));
+  geometry.setAttribute('normal', new BufferAttribute(surface.normals, 4, true));
+  geometry.setIndex(new BufferAttribute(trianglesOf(surface), 1));
   return geometry;
 }

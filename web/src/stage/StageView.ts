@@ -18,6 +18,7 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
+import type { Surface } from '../mesh/surface';
 import { ModelGeometry } from './ModelGeometry';
 import { fatLines, setLines } from './fatLines';
 import type { LensPicture } from './lenses';
@@ -29,7 +30,15 @@ import { hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
 export type Lens =
-  'clay' | 'sides' | 'flow' | 'poles' | 'spacing' | 'shape-change' | 'stripes' | 'subdivided';
+  | 'clay'
+  | 'sides'
+  | 'flow'
+  | 'poles'
+  | 'spacing'
+  | 'shape-change'
+  | 'stripes'
+  | 'subdivided'
+  | 'bend';
 export interface CameraPlace {
   eye: Point;
   target: Point;
@@ -103,6 +112,8 @@ export class StageView {
   /** What the lens shows. */
   private readonly tones = new ToneLayers();
   private picture: LensPicture | null = null;
+  private surface: Surface | null = null;
+  private isStriped = false;
   hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
@@ -126,7 +137,7 @@ export class StageView {
     this.camera.up.set(0, 0, 1);
     this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
-    this.scene.add(this.graticule, this.solid.group, this.smooth.mesh);
+    this.scene.add(this.graticule, this.solid.group, this.smooth.group);
     this.scene.add(this.sheet.mesh, this.tones.group);
     this.scene.add(this.lit, this.hatched, this.edges, this.behind);
     this.scene.add(this.outline, ...this.litSides, this.regionBorder, ...this.doubled);
@@ -361,7 +372,8 @@ export class StageView {
   }
 
   private drawTones() {
-    this.tones.show(this.model, this.picture);
+    this.tones.show(this.model, this.picture, this.surface !== null);
+    this.smooth.wash(this.surface, this.surface && !this.isStriped ? this.picture : null);
     this.tones.resize(this.width, this.height);
   }
 
@@ -372,10 +384,13 @@ export class StageView {
   }
 
   /** Shows the smooth surface in place of the faces, the cage over it; null shows the faces again. */
-  showSmooth(buffers: MeshBuffers | null, stripes: boolean) {
-    this.smooth.show(buffers, this.model?.buffers.origin ?? [0, 0, 0], stripes);
-    this.solid.setSeen(buffers === null);
-    this.outline.visible = buffers === null;
+  showSmooth(surface: Surface | null, stripes: boolean) {
+    this.surface = surface;
+    this.isStriped = stripes;
+    this.smooth.show(surface, this.model?.buffers.origin ?? [0, 0, 0], stripes);
+    this.solid.setSeen(surface === null);
+    this.outline.visible = surface === null;
+    this.drawTones();
     this.changed();
   }
 

@@ -36,12 +36,15 @@ export class ToneLayers {
     this.trace(null, []);
   }
 
-  show(model: ModelGeometry | undefined, picture: LensPicture | null) {
+  /**
+   * @param smooth the smooth surface stands in place of the faces, and is washed itself
+   */
+  show(model: ModelGeometry | undefined, picture: LensPicture | null, smooth: boolean) {
     this.clear();
     if (!model || !picture) return;
-    for (const tone of picture.faces) {
+    for (const tone of smooth ? [] : picture.faces) {
       const faces = tone.ids.filter((f) => model.isFaceShown(f));
-      if (faces.length) this.add(wash(model.facesOnly(faces), lookOf(tone.name)));
+      if (faces.length) this.add(washed(model.facesOnly(faces), lookOf(tone.name)));
     }
     picture.edges.forEach((tone, i) => {
       const edges = tone.ids.filter((e) => model.isEdgeShown(e));
@@ -106,7 +109,8 @@ function free(thing: Thing) {
   (thing.material as { dispose(): void }).dispose();
 }
 
-function wash(geometry: BufferGeometry, look: { colour: string; weight: number }) {
+/** Faces covered as a tone looks. */
+export function washed(geometry: BufferGeometry, look: { colour: string; weight: number }) {
   const material = new MeshBasicMaterial({
     color: look.colour,
     transparent: true,

@@ -7,6 +7,22 @@ export type Along = Schemas['Along'];
 /** A lens that the core computes: the name by which it is asked for. */
 export type ComputedLens = 'flow' | 'poles' | 'spacing' | 'shape-change';
 
+/** The same, and the lens whose picture lies on the smooth surface. */
+export type AskedLens = ComputedLens | 'subdivided';
+
+/** A bend, twist or taper that is tried; what is null is the core's to choose. */
+export interface BendSettings {
+  way: 'bend' | 'twist' | 'taper';
+  along: 'x' | 'y' | 'z';
+  towards: 'x' | 'y' | 'z';
+  /** Degrees; of a taper the share that one end loses. */
+  amount: number;
+  /** The share by which an edge's length may change. */
+  stretch: number;
+  /** How many degrees an edge may turn at once. */
+  turn: number;
+}
+
 /** The lenses in the order in which they stand; each letter occurs in its word. */
 export const LENSES: readonly { lens: Lens; name: string; letter: string; about: string }[] = [
   { lens: 'clay', name: 'Clay', letter: 'C', about: 'The form alone' },
@@ -42,7 +58,18 @@ export const LENSES: readonly { lens: Lens; name: string; letter: string; about:
     letter: 'U',
     about: 'The smooth surface, the cage over it',
   },
+  {
+    lens: 'bend',
+    name: 'Bend',
+    letter: 'E',
+    about: 'Bend, twist or taper the form for a look, to see where it fails',
+  },
 ];
+
+/** Whether the mesh lies elsewhere than it does: what is pinned to it would hang in the air. */
+export function isBent(lens: Lens): boolean {
+  return lens === 'bend';
+}
 
 export function isComputed(lens: Lens): lens is ComputedLens {
   return lens === 'flow' || lens === 'poles' || lens === 'spacing' || lens === 'shape-change';
@@ -81,6 +108,11 @@ const LOOKS: Record<string, ToneLook> = {
   'depth-2': { colour: '#9cc6d6', weight: 0.85 },
   'depth-3': { colour: '#4f93ad', weight: 0.85 },
   'depth-4': { colour: '#17506a', weight: 0.85 },
+  pinch: { colour: '#a67c1f', weight: 0.7 },
+  fold: { colour: '#4a3fa3', weight: 0.75 },
+  soft: { colour: '#4a6410', weight: 4 },
+  stretched: { colour: '#17506a', weight: 4 },
+  coarse: { colour: '#c0703f', weight: 0.55 },
 };
 
 export function lookOf(tone: string): ToneLook {

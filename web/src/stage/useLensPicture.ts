@@ -1,32 +1,59 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { ApiProblem, type Tried } from '../api/client';
 import { MeshBuffers } from '../mesh/MeshBuffers';
-import { isComputed, isSmooth, type Along, type ComputedLens, type LensPicture } from './lenses';
+import { readSurface } from '../mesh/surface';
+import { readWire } from '../mesh/wire';
+import { useAddressed } from '../ui/useAddressed';
+import { useRested } from '../ui/useRested';
+import {
+  isBent,
+  isComputed,
+  isSmooth,
+  type Along,
+  type AskedLens,
+  type BendSettings,
+  type LensPicture,
+} from './lenses';
 import type { Lens, StageView } from './StageView';
+import { useBend } from './useBend';
 
 /** Where what lenses show comes from: a workpiece at a revision, or a hand-in. */
 export interface LensSource {
   /** Stands for the mesh as it is. */
   key: readonly unknown[];
-  look: (lens: ComputedLens) => Promise<LensPicture>;
+  look: (lens: AskedLens) => Promise<LensPicture>;
   along: (edge: number) => Promise<Along>;
-  smooth: () => Promise<ArrayBuffer>;
+  smooth: (level: number | null) => Promise<ArrayBuffer>;
+  bend: (settings: Record<string, string | number>) => Promise<Tried>;
+}
+
+/** The level of the smooth surface that is shown, and how far it goes; null until it is there. */
+export interface Level {
+  shown: number;
+  highest: number;
+  take: (level: number) => void;
 }
 
 export interface Looked {
+  /** The mesh as the lens shows it. */
+  mesh: MeshBuffers;
   picture: LensPicture | null;
   /** The ring and the loop of the edge that is looked at. */
   along: Along | null;
+  level: Level | null;
+  bend: { settings: BendSettings; set: (settings: BendSettings) => void };
   /** The lens's answer is on its way. */
   waits: boolean;
-  failed: boolean;
+  /** What went wrong; null if nothing. */
+  problem: string | null;
   /** Asks once more after a failure. */
   retry: () => void;
   /** Looks at an edge; -1 for none. */
   lookAt: (edge: number) => void;
 }
 
-const HOVER_MS = 60;
+const REST_MS = 60;
 
 /** Lets the stage show what a lens says of the mesh, and of the edge under the pointer. */
 export function useLensPicture(
@@ -35,7 +62,7 @@ export function useLensPicture(
   mesh: MeshBuffers,
   source: LensSource,
 ): Looked {
-  const wanted = isComputed(lens) ? lens : null;
+  const wanted: AskedLens | null = isComputed(lens) || lens === 'subdivided' ? lens : null;
   const asked = useQuery({
     queryKey: ['lens', ...source.key, wanted],
     queryFn: () => source.look(wanted!),
@@ -43,12 +70,15 @@ export function useLensPicture(
     staleTime: Infinity,
     retry: 1,
   });
-  const picture = wanted ? (asked.data ?? null) : null;
+  const bend = useBent(lens, mesh, source);
+  const picture = wanted ? (asked.data ?? null) : bend.picture;
   useEffect(() => stage?.showTones(picture), [stage, mesh, picture]);
 
+  const [keptLevel, keepLevel] = useAddressed('level');
+  const level = keptLevel === null ? null : Number(keptLevel);
   const smooth = useQuery({
-    queryKey: ['smooth', ...source.key],
-    queryFn: async () => MeshBuffers.read(await source.smooth()),
+    queryKey: ['smooth', ...source.key, level],
+    queryFn: async () => readSurface(await source.smooth(level)),
     enabled: isSmooth(lens),
     staleTime: Infinity,
     gcTime: 10_000,
@@ -59,12 +89,61 @@ export function useLensPicture(
   const surface = isSmooth(lens) ? (smooth.data ?? null) : null;
   useEffect(() => stage?.showSmooth(surface, lens === 'stripes'), [stage, mesh, surface, lens]);
 
-  const [edge, setEdge] = useState(-1);
-  const [rested, setRested] = useState(-1);
-  useEffect(() => {
-    const rest = setTimeout(() => setRested(edge), HOVER_MS);
-    return () => clearTimeout(rest);
-  }, [edge]);
+  const along = useAlong(stage, lens, source);
+  const failed = [
+    { on: wanted !== null, query: asked },
+    { on: isSmooth(lens), query: smooth },
+    { on: isBent(lens), query: bend.query },
+  ].filter(({ on, query }) => on && query.isError);
+  return {
+    mesh: bend.mesh ?? mesh,
+    picture,
+    along: along.along,
+    level: surface && {
+      shown: surface.level,
+      highest: surface.highest,
+      take: (l) => keepLevel(String(l)),
+    },
+    bend,
+    waits:
+      (wanted !== null && asked.isPending) ||
+      (isSmooth(lens) && smooth.isPending) ||
+      (isBent(lens) && bend.query.isPending),
+    problem: failed.length === 0 ? null : words(failed[0]!.query.error),
+    retry: () => failed.forEach(({ query }) => void query.refetch()),
+    lookAt: along.lookAt,
+  };
+}
+
+function words(error: Error | null): string {
+  return error instanceof ApiProblem ? error.message : 'There was no answer.';
+}
+
+function useBent(lens: Lens, mesh: MeshBuffers, source: LensSource) {
+  const [settings, set] = useBend(mesh);
+  const rested = useRested(settings, REST_MS);
+  const query = useQuery({
+    queryKey: ['bent', ...source.key, rested],
+    queryFn: () => source.bend({ ...rested }),
+    enabled: isBent(lens),
+    staleTime: Infinity,
+    gcTime: 10_000,
+    retry: 1,
+    // The slider moves on while the next is on its way.
+    placeholderData: keepPreviousData,
+  });
+  const tried = isBent(lens) ? query.data : undefined;
+  const bent = useMemo(
+    () => (tried ? mesh.moved(readWire(tried.buffer, tried.meshAt)) : null),
+    [mesh, tried],
+  );
+  return { settings, set, query, mesh: bent, picture: bent && tried ? tried.picture : null };
+}
+
+/** The ring and the loop of the edge that the pointer rests on. */
+function useAlong(stage: StageView | null, lens: Lens, source: LensSource) {
+  const [edge, lookAt] = useState(-1);
+  const rested = useRested(edge, REST_MS);
   const at = lens === 'flow' ? rested : -1;
   const walked = useQuery({
     queryKey: ['along', ...source.key, at],
@@ -83,13 +162,5 @@ export function useLensPicture(
       stage.traceLoop([]);
     };
   }, [stage, lens, along]);
-
-  return {
-    picture,
-    along,
-    waits: (wanted !== null && asked.isPending) || (isSmooth(lens) && smooth.isPending),
-    failed: (wanted !== null && asked.isError) || (isSmooth(lens) && smooth.isError),
-    retry: () => void (wanted ? asked.refetch() : smooth.refetch()),
-    lookAt: setEdge,
-  };
+  return { along, lookAt };
 }

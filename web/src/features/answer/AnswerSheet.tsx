@@ -6,7 +6,7 @@ import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isComputed, lensKeys } from '../../stage/lenses';
+import { isBent, isComputed, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { edgeAt } from '../../stage/pick';
@@ -166,7 +166,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
         <div className="flex min-w-0 flex-1 flex-col max-md:flex-none">
           <div className="relative min-h-0 flex-1 max-md:h-80 max-md:flex-none">
             <Stage
-              mesh={mesh}
+              mesh={looked.mesh}
               version={0}
               lens={lens}
               unit={exercise.unit}
@@ -183,21 +183,25 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
               drawing={
                 <>
                   <LensSpots looked={looked} unit={exercise.unit} />
-                  <MeshMarks
-                    findings={isComputed(lens) ? [] : check.findings}
-                    chosen={chosen}
-                    onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
-                  />
-                  <Pins
-                    notes={answer.notes}
-                    marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
-                    chosen={open}
-                    onChoose={openNote}
-                  />
+                  {!isBent(lens) && (
+                    <>
+                      <MeshMarks
+                        findings={isComputed(lens) ? [] : check.findings}
+                        chosen={chosen}
+                        onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
+                      />
+                      <Pins
+                        notes={answer.notes}
+                        marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                        chosen={open}
+                        onChoose={openNote}
+                      />
+                    </>
+                  )}
                 </>
               }
             >
-              {!isComputed(lens) && <FarSide findings={check.findings} />}
+              {!isComputed(lens) && !isBent(lens) && <FarSide findings={check.findings} />}
               <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
                 <LensBar lens={lens} onLens={setLens} />
                 <Button size="small" shortcut="V" onClick={() => stage?.fit()}>

@@ -9,7 +9,7 @@ import type { StageView } from '../../stage/StageView';
 import { useCameraInAddress } from '../../stage/useCameraInAddress';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isComputed, LENSES, lensKeys } from '../../stage/lenses';
+import { isBent, isComputed, LENSES, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { useLens } from '../../stage/useLens';
 import { useLensPicture } from '../../stage/useLensPicture';
@@ -94,7 +94,7 @@ function OpenBench(
   }, [stage, glass]);
 
   const make = async () => {
-    if (await cut.make()) setFinding(null);
+    if (!isBent(lens) && (await cut.make())) setFinding(null);
   };
 
   const choose = (f: Finding) => {
@@ -123,6 +123,7 @@ function OpenBench(
       : null;
 
   const click = (at: { x: number; y: number }) => {
+    if (isBent(lens)) return;
     if (asked.current) return asked.current(at);
     if (!choosing) return cut.click(at) && setFinding(null);
     const picked = aimToChoose(at);
@@ -198,7 +199,7 @@ function OpenBench(
     '.': () => takeGroup(1),
     '/': () => setDialog('find'),
     Enter: () => void make(),
-    Escape: () => (choosing ? setChoosing(null) : cut.drop()),
+    Escape: () => (isBent(lens) ? setLens('bend') : choosing ? setChoosing(null) : cut.drop()),
     'Ctrl z': cut.back,
     'Ctrl y': () => void control.redo(),
     g: () => setGlass(!glass),
@@ -275,7 +276,7 @@ function OpenBench(
         <div className="flex min-w-0 flex-1 flex-col">
           <div className="relative min-h-0 flex-1">
             <Stage
-              mesh={mesh}
+              mesh={looked.mesh}
               version={open.version}
               lens={lens}
               unit={task.unit}
@@ -284,21 +285,30 @@ function OpenBench(
               onReady={setStage}
               keyboardAims
               onHover={(at) => {
-                if (choosing) setAimed(aimToChoose(at));
+                if (isBent(lens)) hand.point(null);
+                else if (choosing) setAimed(aimToChoose(at));
                 else hand.point(at);
                 if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
               }}
               onClick={click}
-              draws={choosing ? (choosing.by === 'click' ? undefined : choosing.by) : hand.draws}
+              draws={
+                isBent(lens)
+                  ? undefined
+                  : choosing
+                    ? choosing.by === 'click'
+                      ? undefined
+                      : choosing.by
+                    : hand.draws
+              }
               onDrawn={drawn}
               drawing={
                 <>
-                  {!choosing && hand.drawing(preview)}
+                  {!isBent(lens) && !choosing && hand.drawing(preview)}
                   {choosing && aimed && <Aim picked={aimed} division={0} />}
-                  <ChosenMarks vertices={chosen.chosen.vertices} />
+                  {!isBent(lens) && <ChosenMarks vertices={chosen.chosen.vertices} />}
                   <LensSpots looked={looked} unit={task.unit} />
                   <MeshMarks
-                    findings={isComputed(lens) ? [] : state.check.findings}
+                    findings={isComputed(lens) || isBent(lens) ? [] : state.check.findings}
                     chosen={finding}
                     onChoose={choose}
                     atWork={hand.hover ? [hand.hover.at] : []}
@@ -324,7 +334,7 @@ function OpenBench(
               <div className="absolute top-[42px] left-3">
                 <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
               </div>
-              {!isComputed(lens) && <FarSide findings={state.check.findings} />}
+              {!isComputed(lens) && !isBent(lens) && <FarSide findings={state.check.findings} />}
               {sheet && (
                 <SheetPanel
                   stage={stage}
@@ -341,9 +351,9 @@ function OpenBench(
                   onDeleteOthers={() => void deleteOthers()}
                 />
               )}
-              {(pending || hand.missing || cut.change || opensAtOnce(tool)) && !choosing && (
-                <SlipOf cut={cut} control={control} onMake={() => void make()} />
-              )}
+              {(pending || hand.missing || cut.change || opensAtOnce(tool)) &&
+                !choosing &&
+                !isBent(lens) && <SlipOf cut={cut} control={control} onMake={() => void make()} />}
             </Stage>
           </div>
           <LensLegend lens={lens} looked={looked} unit={task.unit} />
@@ -351,7 +361,7 @@ function OpenBench(
       </div>
       <HintLine
         cut={cut}
-        choosing={choosing && chooseHint(choosing)}
+        choosing={isBent(lens) ? BENT : choosing && chooseHint(choosing)}
         onFind={() => setDialog('find')}
         onKeys={() => setDialog('keys')}
       />
@@ -360,6 +370,8 @@ function OpenBench(
         findings={state.check.findings.length}
         onTool={cut.take}
         onCheck={nextFinding}
+        bends={isBent(lens)}
+        onBend={() => setLens('bend')}
       >
         <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
       </Dock>
@@ -369,6 +381,8 @@ function OpenBench(
     </div>
   );
 }
+
+const BENT: Hint = { lead: 'Bent', rest: 'for a look. Any other lens goes back to the cut.' };
 
 const FACES: ChooseMode = { kind: 'faces', by: 'click' };
 

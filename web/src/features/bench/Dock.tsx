@@ -6,6 +6,9 @@ interface Props {
   findings: number;
   onTool: (tool: Tool) => void;
   onCheck: () => void;
+  /** Whether the form is bent for a look. */
+  bends: boolean;
+  onBend: () => void;
   /** Beside the tools. */
   children?: ReactNode;
 }
@@ -43,6 +46,21 @@ export function Dock(props: Props) {
           picture={<path d="M3 12l5 6L19 4" />}
           onClick={props.onCheck}
           wide
+        />
+        <ToolButton
+          name="Bend"
+          digit={undefined}
+          inHand={props.bends}
+          picture={
+            <>
+              <path d="M5 20V13C5 6 10 3 19 3M11 20v-7c0-2.500 2-4 8-4" />
+              <path
+                d="M5 16h6M5.500 11l5.800.800M9 6.200l4 3.700M14 3.500l.800 5.700"
+                strokeWidth={1}
+              />
+            </>
+          }
+          onClick={props.onBend}
         />
       </Group>
       {props.children}

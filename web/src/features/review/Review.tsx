@@ -7,7 +7,7 @@ import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isComputed, lensKeys } from '../../stage/lenses';
+import { isBent, isComputed, lensKeys } from '../../stage/lenses';
 import { LensLegend, LensSpots } from '../../stage/LensLegend';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { edgeAt, pick, type Picked } from '../../stage/pick';
@@ -209,7 +209,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
         />
         <div className="flex min-w-0 flex-1 flex-col">
           <div
-            className="condensed flex h-10 shrink-0 items-center gap-1 border-b border-rule px-3"
+            className="condensed flex h-10 shrink-0 items-center gap-1 border-b border-rule px-2"
             role="toolbar"
             aria-label="Views"
           >
@@ -225,7 +225,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           </div>
           <div className="relative min-h-0 flex-1">
             <Stage
-              mesh={mesh}
+              mesh={looked.mesh}
               version={0}
               lens={lens}
               unit={review.exercise.unit}
@@ -234,10 +234,11 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               onReady={setStage}
               onHover={(at) => {
                 if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
-                setHover(at && stage && !returned && lens !== 'flow' ? pickFace(stage, at) : null);
+                const picks = !returned && lens !== 'flow' && !isBent(lens);
+                setHover(at && stage && picks ? pickFace(stage, at) : null);
               }}
               onClick={(at) => {
-                if (!stage || returned) return;
+                if (!stage || returned || isBent(lens)) return;
                 setPicked(pickFace(stage, at));
               }}
               drawing={
@@ -245,19 +246,23 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {hover && !picked && <Aim picked={hover} division={0} />}
                   {picked && <Aim picked={picked} division={0} />}
                   <LensSpots looked={looked} unit={review.exercise.unit} />
-                  <MeshMarks
-                    findings={
-                      isComputed(lens) ? findings.filter((f) => f.key === chosen) : findings
-                    }
-                    chosen={chosen}
-                    onChoose={choose}
-                  />
-                  <Pins
-                    notes={draft.notes}
-                    marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
-                    chosen={chosenNote}
-                    onChoose={chooseNote}
-                  />
+                  {!isBent(lens) && (
+                    <>
+                      <MeshMarks
+                        findings={
+                          isComputed(lens) ? findings.filter((f) => f.key === chosen) : findings
+                        }
+                        chosen={chosen}
+                        onChoose={choose}
+                      />
+                      <Pins
+                        notes={draft.notes}
+                        marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                        chosen={chosenNote}
+                        onChoose={chooseNote}
+                      />
+                    </>
+                  )}
                 </>
               }
             >
@@ -268,8 +273,8 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {counted(review.check.figures.quads, 'quad')}
                 </span>
               </p>
-              {!isComputed(lens) && <FarSide findings={findings} />}
-              {picked && (
+              {!isComputed(lens) && !isBent(lens) && <FarSide findings={findings} />}
+              {picked && !isBent(lens) && (
                 <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
                   <span>One {picked.on} picked.</span>
                   <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>

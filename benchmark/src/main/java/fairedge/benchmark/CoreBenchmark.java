@@ -5,6 +5,7 @@ import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.View;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
@@ -56,9 +57,7 @@ public class CoreBenchmark {
     double middle = mesh.bounds().min().x() * 0.4 + mesh.bounds().max().x() * 0.6;
     straight =
         Change.StraightChange.of(
-            new PlaneBy.Along(PlaneBy.Axis.X, middle + 1e-3),
-            Straight.After.JOINED,
-            Straight.Ends.OPEN);
+            new PlaneBy.Along(Axis.X, middle + 1e-3), Straight.After.JOINED, Straight.Ends.OPEN);
     // The tree of faces is built at the first trace, and kept up to date from then on.
     workpiece.apply(trace);
     workpiece.undo();

@@ -51,7 +51,7 @@ class ArchitectureTest {
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("inspect", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry("compare", List.of("geometry", "inspect")),
-              Map.entry("format", List.of("geometry", "mesh")),
+              Map.entry("format", List.of("geometry", "mesh", "subdivide")),
               Map.entry("props", List.of("geometry", "mesh"))));
 
   private static ArchRule importsOf(String name) {

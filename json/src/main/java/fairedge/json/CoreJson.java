@@ -17,6 +17,7 @@ import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Wanted;
 import fairedge.core.step.Change;
@@ -197,7 +198,7 @@ public final class CoreJson {
           Reach.class,
           LoopPlaces.Measure.class,
           Loops.Shape.class,
-          PlaneBy.Axis.class,
+          Axis.class,
           Straight.After.class,
           Straight.Ends.class,
           Weld.At.class,

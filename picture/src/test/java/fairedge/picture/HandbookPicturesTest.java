@@ -12,6 +12,7 @@ import fairedge.core.cut.Reach;
 import fairedge.core.cut.Scope;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.View;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -100,7 +101,7 @@ class HandbookPicturesTest {
 
   private static Change stack() {
     return Change.StraightChange.asked(
-        new PlaneBy.Along(PlaneBy.Axis.X, -1200),
+        new PlaneBy.Along(Axis.X, -1200),
         null,
         null,
         null,

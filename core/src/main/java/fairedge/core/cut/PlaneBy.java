@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import java.util.List;
 import java.util.Objects;
@@ -19,23 +20,6 @@ public sealed interface PlaneBy {
   record Along(Axis axis, double offset) implements PlaneBy {
     public Along {
       Objects.requireNonNull(axis, "axis");
-    }
-  }
-
-  /** An axis of space. */
-  enum Axis {
-    X(new Vec3(1, 0, 0)),
-    Y(new Vec3(0, 1, 0)),
-    Z(new Vec3(0, 0, 1));
-
-    private final Vec3 unit;
-
-    Axis(Vec3 unit) {
-      this.unit = unit;
-    }
-
-    public Vec3 unit() {
-      return unit;
     }
   }
 

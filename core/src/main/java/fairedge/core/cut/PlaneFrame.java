@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -24,7 +25,7 @@ public record PlaneFrame(Vec3 origin, Vec3 normal, Vec3 depth, Vec3 along) {
       case PlaneBy.Drawn d -> drawn(d);
       case PlaneBy.Along a -> {
         Vec3 n = a.axis().unit();
-        Vec3 depth = a.axis() == PlaneBy.Axis.Y ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
+        Vec3 depth = a.axis() == Axis.Y ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0);
         yield frame(n.times(a.offset()), n, depth);
       }
       case PlaneBy.Through t -> through(t, mesh);

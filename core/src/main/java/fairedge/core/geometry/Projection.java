@@ -4,15 +4,10 @@ package fairedge.core.geometry;
  * Space seen along one of its axes: the one nearest to a normal, turned so that what winds to the
  * left round the normal winds to the left in the plane. Coordinates are those of the point, only
  * chosen and negated, so that signs told in the plane are exact.
+ *
+ * @param axis along which is looked
  */
 public record Projection(Axis axis, boolean fromBehind) {
-  /** The axis along which is looked. */
-  public enum Axis {
-    X,
-    Y,
-    Z
-  }
-
   /** Along the axis in which a normal is longest; of equal ones the last. */
   public static Projection along(Vec3 normal) {
     double x = Math.abs(normal.x());

@@ -139,7 +139,13 @@ public final class Inspector {
       case POLES -> PolesLens.of(subject);
       case SPACING -> SpacingLens.of(subject);
       case SHAPE_CHANGE -> ShapeLens.of(subject);
+      case SUBDIVIDED -> SmoothLens.of(subject);
     };
+  }
+
+  /** How a mesh fares when it is bent. Cost: n log n. */
+  public Bent bend(Mesh mesh, BendTrial trial) {
+    return BendLook.of(subject(mesh), trial);
   }
 
   /**

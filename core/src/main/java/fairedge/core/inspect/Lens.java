@@ -5,5 +5,6 @@ public enum Lens {
   FLOW,
   POLES,
   SPACING,
-  SHAPE_CHANGE
+  SHAPE_CHANGE,
+  SUBDIVIDED
 }

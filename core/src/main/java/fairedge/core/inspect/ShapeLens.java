@@ -5,8 +5,6 @@ import fairedge.core.inspect.LensPicture.Spot;
 import fairedge.core.inspect.LensPicture.Tone;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.Surface;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -17,7 +15,6 @@ import java.util.stream.IntStream;
  * measured where it would lie ({@link Placement}). Cost: n log m.
  */
 final class ShapeLens {
-  private static final int STEPS = 4;
   private static final double SAME = 1e-6;
 
   private ShapeLens() {}
@@ -31,22 +28,12 @@ final class ShapeLens {
     }
     double[] distances = distances(mesh, starter.surface());
     double same = SAME * subject.tolerance().scale();
-    double largest = Arrays.stream(distances).max().orElse(0);
+    double largest = Depths.largest(distances);
     if (!(largest > same)) {
       return new LensPicture(
           "The surface lies where the starter's lies.", List.of(), List.of(), List.of());
     }
-    double step = rounded(largest) / STEPS;
-    List<Tone> tones = new ArrayList<>();
-    for (int i = 0; i < STEPS; i++) {
-      double from = i == 0 ? same : i * step;
-      double to = (i + 1) * step;
-      int[] ids =
-          IntStream.range(0, distances.length)
-              .filter(f -> distances[f] > from && distances[f] <= to)
-              .toArray();
-      tones.add(new Tone("depth-" + (i + 1), "Up to " + Tell.number(to), true, ids));
-    }
+    List<Tone> tones = Depths.tones(distances, same, f -> true);
     int f =
         IntStream.range(0, distances.length)
             .filter(i -> distances[i] == largest)
@@ -100,16 +87,5 @@ final class ShapeLens {
       }
     }
     return farthest;
-  }
-
-  /** Up to 1, 2 or 5 of a power of ten. */
-  private static double rounded(double value) {
-    double power = StrictMath.pow(10, Math.floor(StrictMath.log10(value)));
-    for (int digit : new int[] {1, 2, 5}) {
-      if (value <= digit * power) {
-        return digit * power;
-      }
-    }
-    return 10 * power;
   }
 }

@@ -39,7 +39,8 @@ final class TouchingFinder implements Finder {
     return findings(subject.mesh(), pairs);
   }
 
-  private static Pairs all(Subject subject) {
+  /** All vertices and edges that touch. */
+  static Pairs all(Subject subject) {
     Mesh mesh = subject.mesh();
     SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, subject.weld());
     grid.beAskedAboutAll();

@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -181,7 +182,7 @@ class NearDegenerateTest {
     double before = area(grid);
     Change across =
         Change.StraightChange.of(
-            new PlaneBy.Along(PlaneBy.Axis.Y, 1.5), Straight.After.JOINED, Straight.Ends.OPEN);
+            new PlaneBy.Along(Axis.Y, 1.5), Straight.After.JOINED, Straight.Ends.OPEN);
     made(grid, across);
     assertMesh(grid).hasCounts(25, 40, 16);
     Change along = Change.LoopsChange.of(grid.findEdge(5, 6), 0.5);
@@ -209,7 +210,7 @@ class NearDegenerateTest {
   static Stream<Change> symmetricCuts() {
     return Stream.of(
         Change.StraightChange.of(
-            new PlaneBy.Along(PlaneBy.Axis.Y, 1.25), Straight.After.JOINED, Straight.Ends.OPEN),
+            new PlaneBy.Along(Axis.Y, 1.25), Straight.After.JOINED, Straight.Ends.OPEN),
         Change.TraceChange.of(
             Stream.of(0, 12, 4).map(v -> new TracePoint(new Anchor.OnVertex(v), ABOVE)).toList()),
         outline(16, 1.5, 0.7, 0.7),

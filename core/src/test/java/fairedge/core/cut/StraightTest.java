@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
@@ -34,7 +35,7 @@ class StraightTest {
         List.of(new Anchor.OffModel(a), new Anchor.OffModel(b), new Anchor.OffModel(c)));
   }
 
-  private static PlaneBy across(PlaneBy.Axis axis, double offset) {
+  private static PlaneBy across(Axis axis, double offset) {
     return new PlaneBy.Along(axis, offset);
   }
 
@@ -71,7 +72,7 @@ class StraightTest {
   @ParameterizedTest
   @ValueSource(doubles = {0, 2, -1, 5, 1e-9, 2 - 1e-9})
   void cube_byAPlaneThatTouchesOrMisses_isRefused(double offset) {
-    assertThat(refused(Meshes.cube(), joined(across(PlaneBy.Axis.Z, offset))).reason())
+    assertThat(refused(Meshes.cube(), joined(across(Axis.Z, offset))).reason())
         .containsAnyOf("touches", "misses");
   }
 
@@ -79,7 +80,7 @@ class StraightTest {
   void concavePrism_fallsIntoMoreThanTwoParts() {
     Mesh comb = comb(3);
     int before = comb.faceCount();
-    made(comb, joined(across(PlaneBy.Axis.Y, 1.5)));
+    made(comb, joined(across(Axis.Y, 1.5)));
     // Both ends fall into three teeth and a back each; six walls of teeth are cut.
     assertThat(comb.faceCount()).isEqualTo(before + 2 * 3 + 6);
     assertMesh(comb).hasEuler(2);
@@ -117,14 +118,11 @@ class StraightTest {
   @ValueSource(ints = {6, 8, 12, 24})
   void closedEnds_ofAPrism(int sides) {
     Mesh faces = prism(sides, 1);
-    made(
-        faces, parted(across(PlaneBy.Axis.Z, 0.5), Straight.After.KEEP_AHEAD, Straight.Ends.FACES));
+    made(faces, parted(across(Axis.Z, 0.5), Straight.After.KEEP_AHEAD, Straight.Ends.FACES));
     assertMesh(faces).hasEuler(2).hasFacesOfSides(sides, 2);
     assertThat(newell(faces).length()).isLessThan(1e-12);
     Mesh quads = prism(sides, 1);
-    made(
-        quads,
-        parted(across(PlaneBy.Axis.Z, 0.5), Straight.After.KEEP_BEHIND, Straight.Ends.QUADS));
+    made(quads, parted(across(Axis.Z, 0.5), Straight.After.KEEP_BEHIND, Straight.Ends.QUADS));
     assertMesh(quads).hasEuler(2).hasFacesOfSides(sides, 1);
     int a = sides / 4;
     assertMesh(quads).hasFacesOfSides(4, sides + a * (sides / 2 - a));
@@ -176,14 +174,11 @@ class StraightTest {
   @Test
   void cutPipe_isClosedByQuads_orByTwoFacesWithTwoEdges() {
     Mesh quads = pipe();
-    made(
-        quads, parted(across(PlaneBy.Axis.Z, 0.5), Straight.After.KEEP_AHEAD, Straight.Ends.QUADS));
+    made(quads, parted(across(Axis.Z, 0.5), Straight.After.KEEP_AHEAD, Straight.Ends.QUADS));
     assertMesh(quads).hasEuler(0).hasCounts(16, 32, 16).hasFacesOfSides(4, 16);
     assertThat(newell(quads).length()).isLessThan(1e-12);
     Mesh faces = pipe();
-    made(
-        faces,
-        parted(across(PlaneBy.Axis.Z, 0.5), Straight.After.KEEP_BEHIND, Straight.Ends.FACES));
+    made(faces, parted(across(Axis.Z, 0.5), Straight.After.KEEP_BEHIND, Straight.Ends.FACES));
     assertMesh(faces).hasEuler(0).hasFacesOfSides(4, 12);
     assertThat(faces.faceCount()).isEqualTo(14);
     assertThat(newell(faces).length()).isLessThan(1e-12);
@@ -192,21 +187,20 @@ class StraightTest {
   @Test
   void sidesTakenApart_areTwoClosedPieces() {
     Mesh cube = Meshes.cube();
-    made(cube, parted(across(PlaneBy.Axis.X, 0.5), Straight.After.APART, Straight.Ends.FACES));
+    made(cube, parted(across(Axis.X, 0.5), Straight.After.APART, Straight.Ends.FACES));
     assertMesh(cube).hasCounts(16, 24, 12).hasEuler(4).hasFacesOfSides(4, 12);
     assertThat(area(cube)).isCloseTo(24 + 8, within(1e-9));
     Mesh open = Meshes.cube();
-    made(open, parted(across(PlaneBy.Axis.X, 0.5), Straight.After.APART, Straight.Ends.OPEN));
+    made(open, parted(across(Axis.X, 0.5), Straight.After.APART, Straight.Ends.OPEN));
     assertMesh(open).hasCounts(16, 24, 10);
   }
 
   @Test
   void sidesAlongEdgesThatAreThere_canBeParted() {
     Mesh cube = Meshes.cube();
-    made(cube, joined(across(PlaneBy.Axis.Z, 1)));
+    made(cube, joined(across(Axis.Z, 1)));
     Receipt receipt =
-        made(
-            cube, parted(across(PlaneBy.Axis.Z, 1), Straight.After.KEEP_AHEAD, Straight.Ends.OPEN));
+        made(cube, parted(across(Axis.Z, 1), Straight.After.KEEP_AHEAD, Straight.Ends.OPEN));
     assertMesh(cube).hasCounts(8, 12, 5);
     assertThat(receipt.goneFaces()).hasSize(5);
   }
@@ -215,7 +209,7 @@ class StraightTest {
   void onlyAPlaneThroughTheWhole_partsSides() {
     Change stack =
         new Change.StraightChange(
-            across(PlaneBy.Axis.Z, 0.5),
+            across(Axis.Z, 0.5),
             0,
             0,
             0,
@@ -231,7 +225,7 @@ class StraightTest {
     assertThat(
             refused(
                     Meshes.cube(),
-                    parted(across(PlaneBy.Axis.Z, 0), Straight.After.APART, Straight.Ends.OPEN))
+                    parted(across(Axis.Z, 0), Straight.After.APART, Straight.Ends.OPEN))
                 .reason())
         .contains("one side");
   }
@@ -241,7 +235,7 @@ class StraightTest {
     Mesh cube = Meshes.cube();
     Change stack =
         new Change.StraightChange(
-            across(PlaneBy.Axis.Z, 0),
+            across(Axis.Z, 0),
             0,
             0,
             0.25,
@@ -263,7 +257,7 @@ class StraightTest {
     Mesh cube = Meshes.cube();
     Change cut =
         new Change.StraightChange(
-            new PlaneBy.Along(PlaneBy.Axis.Z, 0),
+            new PlaneBy.Along(Axis.Z, 0),
             45,
             0,
             Math.sqrt(2),
@@ -351,7 +345,7 @@ class StraightTest {
     Mesh grid = Meshes.grid(3, 1);
     Change cut =
         Change.StraightChange.asked(
-            across(PlaneBy.Axis.Y, 0.5),
+            across(Axis.Y, 0.5),
             null,
             null,
             null,

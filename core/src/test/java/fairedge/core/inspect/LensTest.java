@@ -11,6 +11,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.LensPicture.Spot;
 import fairedge.core.inspect.LensPicture.Tone;
 import fairedge.core.local.MeshEdit;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
@@ -83,6 +84,37 @@ class LensTest {
         .isEqualTo(
             "0 of 12 loops run on until they close or come to a border; others stop at 8"
                 + " poles.");
+  }
+
+  @Test
+  void subdivided_tellsHowFarTheSurfaceEnds_andWhatGoesSoft() {
+    Mesh cube = Meshes.cube();
+    LensPicture smooth = look(cube, Lens.SUBDIVIDED);
+    assertThat(smooth.sentence())
+        .isEqualTo(
+            "How far the smooth surface ends from its cage; nothing pinches, folds or goes soft.");
+    // A corner of the cube from 0 to 2 ends at (1/2, 1/2, 1/2): 0.866 away, an edge's middle
+    // nearer.
+    assertThat(smooth.spots()).singleElement().matches(s -> s.text().equals("0.866"));
+    assertThat(ids(smooth.faces(), "depth-4")).hasSize(6);
+    LensPicture sheet = look(Meshes.grid(4, 3), Lens.SUBDIVIDED);
+    assertThat(sheet.sentence())
+        .isEqualTo(
+            "How far the smooth surface ends from its cage; nothing pinches, folds or goes soft.");
+    // Only the sheet's four corners are rounded, each in a face of its own.
+    assertThat(sheet.faces().stream().mapToInt(t -> t.ids().length).sum()).isEqualTo(4);
+    assertThat(ids(sheet.faces(), "pinch")).isEmpty();
+    Mesh box = SurfaceKindsTest.box(0, 0.3, 0.7, 1);
+    Inspector strict = new Inspector(Profile.SMOOTH_FORM, Tolerance.of(box.bounds()));
+    int[] soft =
+        strict.inspect(box).findings().stream()
+            .map(Report.Assessed::finding)
+            .filter(f -> f.kind() == Kind.SOFT_EDGE)
+            .flatMap(f -> f.elements().stream())
+            .mapToInt(Element::id)
+            .sorted()
+            .toArray();
+    assertThat(ids(look(box, Lens.SUBDIVIDED).edges(), "soft")).isNotEmpty().isEqualTo(soft);
   }
 
   @Test

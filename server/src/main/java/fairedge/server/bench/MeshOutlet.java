@@ -1,17 +1,18 @@
 package fairedge.server.bench;
 
 import fairedge.core.format.MeshFormat;
-import fairedge.core.format.wire.WireMessage;
 import fairedge.core.inspect.Along;
+import fairedge.core.inspect.Bent;
 import fairedge.core.inspect.Lens;
 import fairedge.core.inspect.LensPicture;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Terms;
-import fairedge.server.meshfile.Smooth;
+import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.io.ByteArrayOutputStream;
@@ -63,18 +64,20 @@ public class MeshOutlet {
   }
 
   /**
-   * The smooth surface of which the mesh is the cage, as a mesh message of its own; refined as far
-   * as a browser can draw it.
+   * The smooth surface of which the mesh is the cage, as a surface message; of a copy, so that no
+   * hand waits for it.
    */
-  @Transactional(readOnly = true)
-  public byte[] smooth(UUID id, SignedIn student) {
+  public byte[] smooth(UUID id, SignedIn student, @Nullable Integer level) {
+    Mesh mesh = copy(id, student, null);
+    return inspections.smooth(mesh, mesh.bounds().centre(), level);
+  }
+
+  /** How the mesh fares when it is bent: the places of its vertices as a delta of its message. */
+  public Tried bend(UUID id, SignedIn student, @Nullable Long revision, BendAsked asked) {
     Head head = workpieces.require(id, student);
-    return workshop.read(
-        head,
-        (now, held) -> {
-          Mesh smooth = Smooth.of(held.workpiece.mesh());
-          return WireMessage.whole(smooth, held.origin(), held.revision());
-        });
+    Mesh mesh = copy(id, student, revision);
+    Bent bent = inspections.bend(mesh, workshop.task(head).terms(), asked);
+    return Tried.of(bent, revision == null ? head.revision() : revision);
   }
 
   /**

@@ -1,6 +1,8 @@
 package fairedge.server.inspection;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Along;
+import fairedge.core.inspect.Bent;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Lens;
 import fairedge.core.inspect.LensPicture;
@@ -68,6 +70,26 @@ public class Inspections {
   /** What a lens shows of a mesh. */
   public LensPicture look(Mesh mesh, Terms terms, Lens lens) {
     return oneOfFew(() -> inspector(terms).look(mesh, lens));
+  }
+
+  /** How a mesh fares when it is bent. */
+  public Bent bend(Mesh mesh, Terms terms, BendAsked asked) {
+    return oneOfFew(() -> {
+      try {
+        return inspector(terms).bend(mesh, asked.trial(mesh.bounds()));
+      } catch (IllegalArgumentException e) {
+        throw Problem.of(Problem.Kind.BAD_INPUT, "This bend can't be: " + e.getMessage() + ".");
+      }
+    });
+  }
+
+  /**
+   * The smooth surface of which a mesh is the cage, as a surface message.
+   *
+   * @param level of subdivision; null for as many as are quick to draw
+   */
+  public byte[] smooth(Mesh mesh, Vec3 origin, @Nullable Integer level) {
+    return oneOfFew(() -> Smooth.message(mesh, origin, level));
   }
 
   /** The ring and the loop of an edge, and how they end. */

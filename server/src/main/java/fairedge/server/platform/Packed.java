@@ -3,6 +3,8 @@ package fairedge.server.platform;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.zip.Deflater;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.http.ResponseEntity;
@@ -26,6 +28,15 @@ public final class Packed {
       return reply.body(body);
     }
     return reply.header("Content-Encoding", "gzip").body(packed(body));
+  }
+
+  /** Length of the JSON, the JSON padded to 8 bytes, a message; see docs/wire.md. */
+  public static ResponseEntity<byte[]> reply(
+      String type, byte[] json, byte[] message, String accepted) {
+    int padded = (json.length + 4 + 7) / 8 * 8;
+    ByteBuffer out = ByteBuffer.allocate(padded + message.length).order(ByteOrder.LITTLE_ENDIAN);
+    out.putInt(json.length).put(json).position(padded).put(message);
+    return reply(type, out.array(), accepted);
   }
 
   private static byte[] packed(byte[] body) {

@@ -9,14 +9,16 @@ import fairedge.server.course.Courses;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Terms;
-import fairedge.server.meshfile.Smooth;
+import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /**
@@ -45,9 +47,15 @@ public class HandedIn {
   }
 
   /** The smooth surface of which it is the cage. */
-  public byte[] smooth(UUID id, SignedIn account) {
+  public byte[] smooth(UUID id, SignedIn account, @Nullable Integer level) {
     Mesh mesh = seen(id, account).mesh();
-    return WireMessage.whole(Smooth.of(mesh), mesh.bounds().centre(), 0);
+    return inspections.smooth(mesh, mesh.bounds().centre(), level);
+  }
+
+  /** How it fares when it is bent. */
+  public Tried bend(UUID id, SignedIn account, BendAsked asked) {
+    Seen seen = seen(id, account);
+    return Tried.of(inspections.bend(seen.mesh(), seen.terms(), asked), 0);
   }
 
   /** What a lens shows of it. */

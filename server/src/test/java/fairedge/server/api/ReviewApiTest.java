@@ -10,6 +10,8 @@ import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
@@ -207,7 +209,39 @@ class ReviewApiTest {
     JsonNode along = marit.get(path + "/along/0").is(200).json();
     assertThat(along.path("loop").path("sentence").asString()).startsWith("A loop of ");
     marit.get(path + "/along/999999").is(404);
-    assertThat(marit.get(path + "/smooth").is(200).bytes()).isNotEmpty();
+  }
+
+  @Test
+  void smoothSurface_isTold_atEachLevelThatAPageCanHold() {
+    String path = "/api/submissions/" + handInLid() + "/smooth";
+    for (int level = 1; level <= 4; level++) {
+      ByteBuffer message =
+          ByteBuffer.wrap(marit.get(path + "?level=" + level).is(200).bytes())
+              .order(ByteOrder.LITTLE_ENDIAN);
+      assertThat(message.getInt(8)).isEqualTo(level);
+      assertThat(message.getInt(12)).isEqualTo(4);
+      // The lid has 98 corners: as many quads at the first level, then four times as many.
+      assertThat(message.getInt(48)).isEqualTo(98 << 2 * (level - 1));
+    }
+    assertThat(rune.get(path).is(200).bytes()).isNotEmpty();
+    assertThat(marit.get(path + "?level=5").is(400).text()).contains("1 to 4");
+    marit.get(path + "?level=two").is(400);
+  }
+
+  @Test
+  void bend_isTried_onACopy() {
+    String path = "/api/submissions/" + handInLid() + "/bent";
+    byte[] reply = marit.get(path + "?way=bend&along=x&towards=z&amount=120").is(200).bytes();
+    int length = ByteBuffer.wrap(reply).order(ByteOrder.LITTLE_ENDIAN).getInt();
+    assertThat(new String(reply, 4, length, StandardCharsets.UTF_8))
+        .contains("too few sections")
+        .contains("\"coarse\"");
+    assertThat(rune.get(path + "?amount=120&along=x&towards=z").is(200).bytes()).isEqualTo(reply);
+    assertThat(marit.get(path + "?amount=4000").is(400).text()).contains("at most 360");
+    marit.get(path + "?along=x&towards=x").is(400);
+    marit.get(path + "?way=fold").is(400);
+    marit.get(path + "?amount=NaN").is(400);
+    marit.get(path + "?stretch=-1").is(400);
   }
 
   @Test

@@ -201,6 +201,41 @@ class PlacesTest {
   }
 
   @Test
+  void smoothSurface_isShownAtEveryLevel_andTheForm_isBentForALook() {
+    signIn("Marit");
+    browser.open(
+        "/review/"
+            + database.value(
+                "select s.id from submission s join account a on a.id = s.student_id where"
+                    + " a.sign_in = 'rune' order by s.handed_in_at desc limit 1"));
+    browser.see("marks");
+    browser.type("u");
+    browser.seeText("lens-legend", "How far the smooth surface ends from its cage");
+    browser.press("4");
+    browser.see(By.xpath("//*[@aria-label='Level']//button[.='4' and @aria-pressed='true']"));
+    assertThat(browser.path()).contains("level=4");
+    browser.picture("review-subdivided");
+    browser.type("t");
+    browser.seeText("lens-legend", "A striped room");
+    browser.type("e");
+    browser.seeText("lens-legend", "too few sections");
+    browser.seeNo("marks");
+    browser.picture("review-bend");
+    browser.press("Twist");
+    browser.see(By.xpath("//*[@role='slider']")).sendKeys(Keys.HOME);
+    browser.seeText("lens-legend", "fold");
+    assertThat(browser.path()).contains("bend=twist").contains("-360");
+    browser.write("How much in \u00b0", "0");
+    browser.type(Keys.ENTER);
+    browser.seeText("lens-legend", "Nothing folds or gapes");
+    browser.script("document.activeElement.blur()");
+    // The letter goes back to the lens before.
+    browser.type("e");
+    browser.seeText("lens-legend", "A striped room");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
   void aReview_isDoneByKeyboardAlone() {
     browser.open("/sign-in");
     browser.see(By.cssSelector("input"));

@@ -9,6 +9,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.subdivide.CatmullClark;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,14 +21,14 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /**
  * The messages against files, which the front end's test reads as well. After a change of the
- * layout: a new version in {@link WireMessage}, docs/wire.md and wire.ts, and the files written
- * anew by {@link #main}.
+ * layout: a new version in {@link WireMessage} or {@link SurfaceMessage}, docs/wire.md and wire.ts,
+ * and the files written anew by {@link #main}.
  */
 class WireMessageTest {
   private static final Path FILES = Path.of("src/test/resources/wire");
   private static final Vec3 ORIGIN = new Vec3(1, 1, 1);
 
-  /** A cube, the loop that is inserted into it, its undo; and a mesh that has no place in it. */
+  /** A cube, the loop that is inserted into it, its undo, a mesh without a place; a surface. */
   private static Map<String, byte[]> messages() {
     Map<String, byte[]> all = new TreeMap<>();
     Mesh cube = Meshes.cube();
@@ -38,6 +39,7 @@ class WireMessageTest {
         "cube-loop", WireMessage.delta(cube, ORIGIN, workpiece.lastTouched().orElseThrow(), 7, 8));
     all.put("cube-undo", WireMessage.delta(cube, ORIGIN, workpiece.undo(), 8, 9));
     all.put("no-place", WireMessage.whole(withoutAPlace(), Vec3.ZERO, 0));
+    all.put("cube-smooth", SurfaceMessage.of(CatmullClark.refined(Meshes.cube(), 1), ORIGIN, 4));
     return all;
   }
 

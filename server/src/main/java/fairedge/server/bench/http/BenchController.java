@@ -14,6 +14,8 @@ import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
 import fairedge.server.bench.WorkpieceView;
+import fairedge.server.inspection.BendAsked;
+import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Inside;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
@@ -21,10 +23,9 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -43,6 +44,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class BenchController {
   private static final String MESH = "application/vnd.fair-edge.mesh";
+  private static final String SURFACE = "application/vnd.fair-edge.surface";
+  private static final String BENT = "application/vnd.fair-edge.bent";
   private static final String STEP = "application/vnd.fair-edge.step";
 
   private final Bench bench;
@@ -100,12 +103,31 @@ class BenchController {
     return Packed.reply(MESH, bench.mesh(id, student), accepted);
   }
 
-  @GetMapping(value = "/workpieces/{id}/smooth", produces = MESH)
+  /**
+   * The smooth surface of which the mesh is the cage.
+   *
+   * @param level of subdivision; as many as are quick to draw where none is named
+   */
+  @GetMapping(value = "/workpieces/{id}/smooth", produces = SURFACE)
   ResponseEntity<byte[]> smooth(
       @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable Integer level,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
-    return Packed.reply(MESH, outlet.smooth(id, student), accepted);
+    return Packed.reply(SURFACE, outlet.smooth(id, student, level), accepted);
+  }
+
+  /** How it fares when it is bent, twisted or tapered. */
+  @Inside(LensPicture.class)
+  @GetMapping(value = "/workpieces/{id}/bent", produces = BENT)
+  ResponseEntity<byte[]> bend(
+      @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable Long revision,
+      @ParameterObject BendAsked asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student) {
+    Tried tried = outlet.bend(id, student, revision, asked);
+    return Packed.reply(BENT, json.bytes(tried.picture()), tried.mesh(), accepted);
   }
 
   @GetMapping("/workpieces/{id}/lenses/{lens}")
@@ -245,13 +267,7 @@ class BenchController {
     return reply(bench.redo(id, student, asked.asked()), accepted);
   }
 
-  /** Length of the state's JSON, the JSON padded to 8 bytes, the mesh message. */
   private ResponseEntity<byte[]> reply(Bench.Stepped stepped, String accepted) {
-    byte[] state = json.bytes(stepped.state());
-    int padded = (state.length + 4 + 7) / 8 * 8;
-    ByteBuffer out =
-        ByteBuffer.allocate(padded + stepped.mesh().length).order(ByteOrder.LITTLE_ENDIAN);
-    out.putInt(state.length).put(state).position(padded).put(stepped.mesh());
-    return Packed.reply(STEP, out.array(), accepted);
+    return Packed.reply(STEP, json.bytes(stepped.state()), stepped.mesh(), accepted);
   }
 }

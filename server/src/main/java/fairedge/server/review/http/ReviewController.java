@@ -5,6 +5,10 @@ import fairedge.core.inspect.Along;
 import fairedge.core.inspect.Lens;
 import fairedge.core.inspect.LensPicture;
 import fairedge.json.FindingView.ElementView;
+import fairedge.server.inspection.BendAsked;
+import fairedge.server.inspection.Tried;
+import fairedge.server.platform.Inside;
+import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView;
@@ -24,6 +28,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -41,12 +46,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class ReviewController {
   private static final String MESH = "application/vnd.fair-edge.mesh";
+  private static final String SURFACE = "application/vnd.fair-edge.surface";
+  private static final String BENT = "application/vnd.fair-edge.bent";
 
   private final Homes homes;
   private final Reviews reviews;
   private final HandedIn handedIn;
+  private final Json json;
 
-  ReviewController(Homes homes, Reviews reviews, HandedIn handedIn) {
+  ReviewController(Homes homes, Reviews reviews, HandedIn handedIn, Json json) {
+    this.json = json;
     this.handedIn = handedIn;
     this.homes = homes;
     this.reviews = reviews;
@@ -94,13 +103,30 @@ class ReviewController {
     return Packed.reply(MESH, handedIn.mesh(id, account), accepted);
   }
 
-  /** The smooth surface of which the handed-in mesh is the cage. */
-  @GetMapping(value = "/submissions/{id}/smooth", produces = MESH)
+  /**
+   * The smooth surface of which the handed-in mesh is the cage.
+   *
+   * @param level of subdivision; as many as are quick to draw where none is named
+   */
+  @GetMapping(value = "/submissions/{id}/smooth", produces = SURFACE)
   ResponseEntity<byte[]> smooth(
       @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable Integer level,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(MESH, handedIn.smooth(id, account), accepted);
+    return Packed.reply(SURFACE, handedIn.smooth(id, account, level), accepted);
+  }
+
+  /** How it fares when it is bent, twisted or tapered. */
+  @Inside(LensPicture.class)
+  @GetMapping(value = "/submissions/{id}/bent", produces = BENT)
+  ResponseEntity<byte[]> bend(
+      @PathVariable UUID id,
+      @ParameterObject BendAsked asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    Tried tried = handedIn.bend(id, account, asked);
+    return Packed.reply(BENT, json.bytes(tried.picture()), tried.mesh(), accepted);
   }
 
   @GetMapping("/submissions/{id}/lenses/{lens}")
