@@ -147,11 +147,21 @@ export interface Sending<T> {
   stop: () => void;
 }
 
-/** Sends a file, with some fields before it; the only request that tells how far it is. */
+/** Sends a file, with some fields before it. */
 function sendFile<T>(
   path: string,
   fields: Record<string, string>,
   file: File,
+  onShare: (share: number) => void,
+): Sending<T> {
+  return sendFiles(path, fields, [{ path: file.name, file }], onShare);
+}
+
+/** Sends files with their paths, and some fields before them; the only request that tells how far it is. */
+function sendFiles<T>(
+  path: string,
+  fields: Record<string, string>,
+  files: readonly { path: string; file: File }[],
   onShare: (share: number) => void,
 ): Sending<T> {
   const sending = new XMLHttpRequest();
@@ -170,7 +180,7 @@ function sendFile<T>(
     sending.setRequestHeader('X-XSRF-TOKEN', csrfToken());
     const form = new FormData();
     for (const [name, value] of Object.entries(fields)) form.append(name, value);
-    form.append('file', file);
+    for (const { path: name, file } of files) form.append('file', file, name);
     sending.send(form);
   });
   return { done, stop: () => sending.abort() };
@@ -244,6 +254,18 @@ export const api = {
     clientKey: string,
     onShare: (share: number) => void,
   ): Sending<Upload> => sendFile(`/exercises/${exercise}/uploads`, { clientKey }, file, onShare),
+  answerUpload: (id: string, unit: string, up: Schemas['MeantAs']['up']) =>
+    json<Upload>('PUT', `/uploads/${id}/meant`, { unit, up }),
+  bringBundle: (
+    exercise: string,
+    files: readonly { path: string; file: File }[],
+    clientKey: string,
+    onShare: (share: number) => void,
+  ): Sending<Schemas['BundleView']> =>
+    sendFiles(`/exercises/${exercise}/bundles`, { clientKey }, files, onShare),
+  bundle: (id: string) => json<Schemas['BundleView']>('GET', `/bundles/${id}`),
+  handInBundle: (id: string, students: Record<string, string>) =>
+    json<Schemas['BundleView']>('POST', `/bundles/${id}/submissions`, { students }),
   exercises: () => json<Schemas['ExerciseView'][]>('GET', '/exercises'),
   terms: (exercise: string) => json<Schemas['TermsView']>('GET', `/exercises/${exercise}/terms`),
   setTerms: (
@@ -263,7 +285,7 @@ export const api = {
     json<Schemas['PracticePiece']>('POST', '/practice', { form, profile, clientKey }),
   beginPracticeFile: (
     file: File,
-    fields: { unit: string; profile: string; clientKey: string },
+    fields: { unit: string; up: string; profile: string; clientKey: string },
     onShare: (share: number) => void,
   ): Sending<Schemas['PracticePiece']> => sendFile('/practice/files', fields, file, onShare),
   keepPractice: (id: string, inSight: boolean) =>

@@ -10,6 +10,7 @@ export const queries = {
     queryOptions({ queryKey: ['my-work'], queryFn: api.myWork, refetchInterval: 15_000 }),
   practice: () => queryOptions({ queryKey: ['practice'], queryFn: api.practice }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
+  bundle: (id: string) => queryOptions({ queryKey: ['bundle', id], queryFn: () => api.bundle(id) }),
   exercises: () => queryOptions({ queryKey: ['exercises'], queryFn: api.exercises }),
   terms: (exercise: string) =>
     queryOptions({

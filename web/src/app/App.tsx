@@ -6,6 +6,7 @@ import { queries } from '../api/queries';
 import { AnswerPage } from '../pages/AnswerPage';
 import { BenchPage } from '../pages/BenchPage';
 import { DeskPage } from '../pages/DeskPage';
+import { BundlePage } from '../pages/BundlePage';
 import { ExercisesPage } from '../pages/ExercisesPage';
 import { HandbookPage } from '../pages/HandbookPage';
 import { MyWorkPage } from '../pages/MyWorkPage';
@@ -86,6 +87,16 @@ export function App() {
             element={
               <Inside>
                 <TermsPage />
+              </Inside>
+            }
+          />
+          <Route
+            path="/exercises/:exercise/bundle"
+            element={
+              <Inside>
+                <Shell>
+                  <BundlePage />
+                </Shell>
               </Inside>
             }
           />

@@ -18,10 +18,10 @@ export function Exercises() {
       )}
       <ul>
         {exercises.data.map((e) => (
-          <li key={e.id} className="border-b border-rule">
+          <li key={e.id} className="flex items-center gap-3 border-b border-rule">
             <Link
               to={`/exercises/${e.id}`}
-              className="grid grid-cols-[minmax(0,1fr)_180px_200px] items-center gap-4 px-2 py-3 hover:bg-shoal1 max-md:grid-cols-1"
+              className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_140px_190px] items-center gap-4 px-2 py-3 hover:bg-shoal1 max-md:grid-cols-1"
             >
               <span>
                 <span className="block font-semibold">{e.title}</span>
@@ -32,6 +32,12 @@ export function Exercises() {
                 {e.profile}
               </span>
               <span className="text-ink2">{e.dueAt ? `Due ${whenText(e.dueAt)}` : 'No date'}</span>
+            </Link>
+            <Link
+              to={`/exercises/${e.id}/bundle`}
+              className="condensed shrink-0 pr-2 text-[13px] font-medium underline"
+            >
+              Hand in for students
             </Link>
           </li>
         ))}

@@ -1,19 +1,11 @@
 import { useEffect, useState } from 'react';
-import type { Schemas, Upload } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FileDrop } from '../../ui/FileDrop';
 import { Trouble, Working } from '../../ui/States';
+import { MeantForm } from './MeantForm';
+import { STAGES } from '../../ui/stages';
 import { useUpload, type UploadState } from './useUpload';
-
-const STAGES: Record<Upload['stage'], string> = {
-  waiting: 'Waiting for its turn',
-  reading: 'Reading the file',
-  inspecting: 'Inspecting the mesh',
-  drawing: 'Drawing its picture',
-  done: 'Handed in',
-  failed: 'Not read',
-  cancelled: 'Stopped',
-};
 
 interface Props {
   exercise: string;
@@ -24,10 +16,25 @@ interface Props {
 /** Handing in a mesh file: dropped here or chosen, watched on its way, stopped if need be. */
 export function FileHandIn({ exercise, main, onDone }: Props) {
   const [file, setFile] = useState<File | null>(null);
-  const { state, send, stop } = useUpload(exercise, (u) => u.handedIn && onDone(u.handedIn));
+  const { state, send, answer, stop } = useUpload(
+    exercise,
+    (u) => u.handedIn && onDone(u.handedIn),
+  );
 
   if (state.at === 'sending' || state.at === 'under way') {
     return <UnderWay state={state} onStop={() => void stop()} />;
+  }
+  if (state.at === 'asking') {
+    return (
+      <div>
+        <p className="mb-3 truncate font-semibold">{state.upload.fileName}</p>
+        <MeantForm
+          question={state.question}
+          onAnswer={(meant) => void answer(meant)}
+          onStop={() => void stop()}
+        />
+      </div>
+    );
   }
   return (
     <div>

@@ -1,16 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
-import { api, asProblem, newKey, type Sending, type Upload } from '../../api/client';
+import { api, asProblem, newKey, type Schemas, type Sending, type Upload } from '../../api/client';
 
 export type UploadState =
   | { at: 'nothing' }
   | { at: 'sending'; fileName: string; share: number }
   | { at: 'under way'; upload: Upload }
+  | { at: 'asking'; upload: Upload; question: Schemas['Question'] }
   | { at: 'failed'; title: string; detail: string; line: number };
 
 const LOOK_EVERY_MS = 300;
 
 function after(upload: Upload): UploadState {
   if (upload.stage === 'cancelled') return { at: 'nothing' };
+  if (upload.question) return { at: 'asking', upload, question: upload.question };
   if (upload.stage !== 'failed') return { at: 'under way', upload };
   return {
     at: 'failed',
@@ -58,12 +60,23 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
     }
   };
 
+  /** Says how the numbers of the file are meant that waits for it. */
+  const answer = async (meant: Schemas['MeantAs']) => {
+    if (state.at !== 'asking') return;
+    try {
+      take(await api.answerUpload(state.upload.id, meant.unit, meant.up));
+    } catch (e) {
+      fail(e);
+    }
+  };
+
   const stop = async () => {
     stopped.current = true;
     // Sent in full, it may have arrived: then it is cancelled when the answer is here.
     if (state.at === 'sending' && state.share < 1) sending.current?.stop();
     // It may have come through at the last moment: then it is handed in.
-    if (upload) await api.cancelUpload(upload.id).then(take, fail);
+    const arrived = state.at === 'asking' ? state.upload : upload;
+    if (arrived) await api.cancelUpload(arrived.id).then(take, fail);
   };
 
   const latest = useRef({ take, fail });
@@ -86,5 +99,5 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
     return () => clearInterval(timer);
   }, [id]);
 
-  return { state, send, stop };
+  return { state, send, answer, stop };
 }

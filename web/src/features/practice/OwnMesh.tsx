@@ -22,6 +22,7 @@ interface Props {
 /** Begins with a mesh file: sent with its share told, then read. */
 export function OwnMesh({ units, profile, onBegun }: Props) {
   const [unit, setUnit] = useState('mm');
+  const [up, setUp] = useState<'z' | 'y'>('z');
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const sending = useRef<Sending<Piece> | null>(null);
@@ -31,7 +32,7 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
     setProblem(null);
     setShare(0);
     stopped.current = false;
-    const fields = { unit, profile, clientKey: newKey() };
+    const fields = { unit, up, profile, clientKey: newKey() };
     sending.current = api.beginPracticeFile(file, fields, setShare);
     try {
       onBegun(await sending.current.done);
@@ -79,6 +80,16 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
           value={unit}
           options={units.map((u) => [u, u] as const)}
           onChange={setUnit}
+        />
+        <span className="ml-3">and upwards is</span>
+        <Choice
+          label="Upwards"
+          value={up}
+          options={[
+            ['z', 'Z'],
+            ['y', 'Y'],
+          ]}
+          onChange={setUp}
         />
       </div>
       {problem && (

@@ -17,6 +17,7 @@ import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.cut.View;
+import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Wanted;
@@ -199,6 +200,7 @@ public final class CoreJson {
           LoopPlaces.Measure.class,
           Loops.Shape.class,
           Axis.class,
+          Meant.Up.class,
           Straight.After.class,
           Straight.Ends.class,
           Weld.At.class,

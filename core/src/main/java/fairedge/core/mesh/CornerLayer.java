@@ -2,6 +2,7 @@ package fairedge.core.mesh;
 
 import fairedge.core.geometry.Vec3;
 import java.util.Arrays;
+import java.util.function.UnaryOperator;
 
 /**
  * The values of one attribute: a table of triples, and for each corner which of them is its own.
@@ -38,6 +39,15 @@ final class CornerLayer {
 
   Vec3 value(int index) {
     return new Vec3(values[3 * index], values[3 * index + 1], values[3 * index + 2]);
+  }
+
+  void change(UnaryOperator<Vec3> how) {
+    for (int i = 0; i < end; i++) {
+      Vec3 changed = how.apply(value(i));
+      values[3 * i] = changed.x();
+      values[3 * i + 1] = changed.y();
+      values[3 * i + 2] = changed.z();
+    }
   }
 
   void grow(int corners) {

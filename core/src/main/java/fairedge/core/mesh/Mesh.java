@@ -108,7 +108,16 @@ public final class Mesh {
 
   /** A copy in which every vertex that has a place lies where it is sent to. */
   public Mesh moved(UnaryOperator<Vec3> place) {
+    return moved(place, UnaryOperator.identity());
+  }
+
+  /** The same, with the normals that corners carry turned as well. */
+  public Mesh moved(UnaryOperator<Vec3> place, UnaryOperator<Vec3> normal) {
     Mesh moved = copy();
+    CornerLayer normals = moved.layers[Attribute.NORMAL.ordinal()];
+    if (normals != null) {
+      normals.change(normal);
+    }
     MeshLinks links = new MeshLinks(moved);
     for (int v = 0; v < vertexEnd; v++) {
       if (hasVertex(v) && hasPlace(v)) {

@@ -33,6 +33,11 @@ public class Courses {
     return store.findRole(courseId, account.id()).orElseThrow(() -> Problem.notFound("class"));
   }
 
+  /** The students of a class, by name; for whoever has the right to know. */
+  public List<Member> students(UUID courseId) {
+    return store.studentsOf(courseId);
+  }
+
   public UUID create(String name) {
     UUID id = UUID.randomUUID();
     store.insert(id, name);

@@ -178,7 +178,7 @@ class DemoWork {
     file.append("v 0 0 140\nf 18 18 19 2 1\nf 3 4 444 20\n");
     byte[] bytes = file.toString().getBytes(StandardCharsets.UTF_8);
     UUID upload =
-        uploads.receive(lid, solveig, "hatch-lid-solveig.obj", bytes, UUID.randomUUID()).id();
+        uploads.receive(lid, solveig, "hatch-lid-solveig.obj", bytes, UUID.randomUUID(), null).id();
     store.receivedAt(upload, before(Duration.ofHours(3)));
   }
 

@@ -35,6 +35,7 @@ class FrontEnd {
     "/handbook/{card}",
     "/exercises",
     "/exercises/{exercise}",
+    "/exercises/{exercise}/bundle",
     "/review/{submission}",
     "/answer/{submission}"
   })

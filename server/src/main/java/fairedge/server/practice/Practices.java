@@ -1,7 +1,9 @@
 package fairedge.server.practice;
 
 import fairedge.core.format.BadFile;
+import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Limits;
+import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
@@ -71,7 +73,7 @@ public class Practices {
   public record Beginning(String profile, UUID clientKey) {}
 
   /** A file as it came in. */
-  public record MeshFile(String name, String unit, InputStream bytes) {}
+  public record MeshFile(String name, String unit, Meant.Up up, InputStream bytes) {}
 
   @Transactional(readOnly = true)
   public PracticeView view(SignedIn account) {
@@ -95,13 +97,15 @@ public class Practices {
   /** Begins with a mesh of one's own. */
   @Transactional
   public PracticePiece beginWith(MeshFile file, SignedIn account, Beginning beginning) {
-    if (!UNITS.contains(file.unit())) {
-      throw Problem.of(
-          Problem.Kind.BAD_INPUT, "The unit is one of " + String.join(", ", UNITS) + ".");
-    }
+    LengthUnit unit =
+        LengthUnit.named(file.unit())
+            .orElseThrow(() ->
+                Problem.of(
+                    Problem.Kind.BAD_INPUT,
+                    "The unit is one of " + String.join(", ", UNITS) + "."));
+    Supplier<Mesh> mesh = () -> new Meant(unit, file.up()).mesh(read(file.bytes()), unit);
     return begun(account, beginning)
-        .orElseGet(() ->
-            begin(account, beginning, title(file.name()), file.unit(), () -> read(file.bytes())));
+        .orElseGet(() -> begin(account, beginning, title(file.name()), unit.sign(), mesh));
   }
 
   /** What was begun by the same request before. */

@@ -1,6 +1,7 @@
 package fairedge.server.submission;
 
 import fairedge.core.format.ReadResult;
+import fairedge.core.geometry.Bounds;
 import fairedge.core.inspect.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
@@ -103,6 +104,11 @@ public class Submissions {
     Key key = new Key(exercise.id(), student.id(), clientKey);
     return findKept(key)
         .orElseGet(() -> handedIn(keep(key, prepared, draw(prepared), clock.instant())));
+  }
+
+  /** The box of an exercise's starter. */
+  Bounds starterBox(Exercise exercise) {
+    return meshes.require(exercise.starter()).bounds();
   }
 
   /** What was read from a file, inspected as an exercise wants it. */

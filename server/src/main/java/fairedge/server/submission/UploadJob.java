@@ -1,7 +1,9 @@
 package fairedge.server.submission;
 
 import fairedge.core.format.BadFile;
+import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Limits;
+import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
 import fairedge.server.exercise.Exercise;
@@ -25,6 +27,8 @@ import org.springframework.stereotype.Component;
 class UploadJob implements Job {
   static final String NAME = "upload";
   private static final Logger log = LoggerFactory.getLogger(UploadJob.class);
+
+  private static final String AGAIN = " again";
 
   /** A file at which nodes died so often is not tried again. */
   private static final int MOST_TRIES = 3;
@@ -61,7 +65,7 @@ class UploadJob implements Job {
 
   @Override
   public void run(String id) {
-    UUID upload = UUID.fromString(id);
+    UUID upload = UUID.fromString(id.replace(AGAIN, ""));
     Upload kept = store.find(upload).orElse(null);
     if (kept == null || kept.stage().isOver()) {
       return;
@@ -85,6 +89,11 @@ class UploadJob implements Job {
     }
   }
 
+  /** A run for a file that has had one, which may not have ended yet. */
+  static String again(UUID upload) {
+    return upload + AGAIN;
+  }
+
   private static UploadProblem ourMistake(String detail) {
     return new UploadProblem(detail, 0, "", "");
   }
@@ -93,6 +102,16 @@ class UploadJob implements Job {
     Exercise exercise = exercises.require(upload.exerciseId());
     goOnTo(upload, Stage.reading);
     ReadResult read = read(upload);
+    LengthUnit unit = LengthUnit.named(exercise.unit()).orElse(null);
+    if (unit != null) {
+      Sized sized = new Sized(read.mesh().bounds(), submissions.starterBox(exercise), unit);
+      Meant meant = upload.meant() != null ? upload.meant() : sized.guess();
+      if (upload.meant() == null && upload.asks() && !sized.isAsTheStarter()) {
+        store.ask(upload.id(), sized.question());
+        return;
+      }
+      read = sized.as(meant, read);
+    }
     goOnTo(upload, Stage.inspecting);
     Submissions.Prepared prepared = submissions.prepareFile(exercise, upload.fileName(), read);
     goOnTo(upload, Stage.drawing);

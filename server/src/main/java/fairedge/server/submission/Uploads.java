@@ -1,17 +1,21 @@
 package fairedge.server.submission;
 
+import fairedge.core.format.Meant;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.submission.UploadView.Question;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
 import fairedge.server.submission.store.UploadStore;
+import fairedge.server.submission.store.UploadStore.Incoming;
 import fairedge.server.submission.store.UploadStore.Upload;
 import java.time.Clock;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,10 +45,19 @@ public class Uploads {
     this.clock = clock;
   }
 
-  /** Receives a file; asked again with the same key it answers how far the first one is. */
+  /**
+   * Receives a file; asked again with the same key it answers how far the first one is.
+   *
+   * @param meant how its numbers are meant; null where that is to be found out
+   */
   @Transactional
   public UploadView receive(
-      UUID exercise, SignedIn student, String fileName, byte[] bytes, UUID clientKey) {
+      UUID exercise,
+      SignedIn student,
+      String fileName,
+      byte[] bytes,
+      UUID clientKey,
+      @Nullable Meant meant) {
     exercises.requireForStudent(exercise, student);
     store.lockUploads(student.id());
     Optional<Upload> known = store.findByKey(clientKey);
@@ -65,12 +78,33 @@ public class Uploads {
           Problem.Kind.TOO_MANY,
           MOST_AT_ONCE + " files of yours are on their way already: wait for one of them.");
     }
-    String plain = fileName.replaceAll("\\p{Cntrl}", "");
-    String name = plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME) : plain;
-    UUID id = UUID.randomUUID();
-    store.insert(id, exercise, student.id(), clientKey, name, bytes, clock.instant());
-    jobs.add(UploadJob.NAME, id.toString());
+    store.cancelAsking(exercise, student.id());
+    UUID id =
+        begin(new Incoming(exercise, student.id(), clientKey, plain(fileName), bytes, true, meant));
     return view(store.find(id).orElseThrow());
+  }
+
+  /** Lets a file be read and inspected. */
+  UUID begin(Incoming file) {
+    UUID id = UUID.randomUUID();
+    store.insert(id, file, clock.instant());
+    jobs.add(UploadJob.NAME, id.toString());
+    return id;
+  }
+
+  static String plain(String fileName) {
+    String plain = fileName.replaceAll("\\p{Cntrl}", "");
+    return plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME) : plain;
+  }
+
+  /** Says how the numbers of a file are meant, which waits for that; how it stands then. */
+  @Transactional
+  public UploadView answer(UUID id, SignedIn student, Meant meant) {
+    require(id, student);
+    if (store.answer(id, meant)) {
+      jobs.add(UploadJob.NAME, UploadJob.again(id));
+    }
+    return view(require(id, student));
   }
 
   @Transactional(readOnly = true)
@@ -93,11 +127,23 @@ public class Uploads {
         .orElseThrow(() -> Problem.notFound("upload"));
   }
 
+  /** How far a file is, for whoever may know. */
+  UploadView view(UUID id) {
+    return view(store.find(id).orElseThrow());
+  }
+
   private UploadView view(Upload upload) {
     UUID submission = upload.submissionId();
     HandedIn handedIn = submission == null ? null : submissions.handedIn(submission);
     UploadProblem problem = upload.stage() == Stage.failed ? store.problem(upload.id()) : null;
+    Question question = upload.stage() == Stage.asking ? store.question(upload.id()) : null;
     return new UploadView(
-        upload.id(), upload.fileName(), upload.stage(), upload.share(), handedIn, problem);
+        upload.id(),
+        upload.fileName(),
+        upload.stage(),
+        upload.share(),
+        question,
+        handedIn,
+        problem);
   }
 }

@@ -35,6 +35,7 @@ class AccessTest {
   private static String exercise;
   private static String submission;
   private static String upload;
+  private static String bundle;
   private static String practice;
 
   /** Who asks, in the order of the columns. */
@@ -129,6 +130,26 @@ class AccessTest {
         line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
         line("GET", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
         line("DELETE", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
+        line(
+            "PUT",
+            "/api/uploads/{id}/meant",
+            Map.of("unit", "mm", "up", "z"),
+            401,
+            200,
+            404,
+            404,
+            404),
+        line("POST", "/api/exercises/{exercise}/bundles", null, 401, 404, 404, 404, 201),
+        line("GET", "/api/bundles/{id}", null, 401, 404, 404, 404, 200),
+        line(
+            "POST",
+            "/api/bundles/{id}/submissions",
+            Map.of("students", Map.of()),
+            401,
+            404,
+            404,
+            404,
+            202),
         line("GET", "/api/submissions/{id}/picture", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/review", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/mesh", null, 401, 200, 404, 404, 200),
@@ -186,6 +207,7 @@ class AccessTest {
                 exercise, "x.obj", "no mesh".getBytes(StandardCharsets.UTF_8), UUID.randomUUID())
             .path("id")
             .asString();
+    bundle = bring(marit).is(201).json().path("id").asString();
   }
 
   @AfterAll
@@ -242,6 +264,9 @@ class AccessTest {
     if (line.path().equals("/api/exercises/{exercise}/uploads")) {
       return client.upload(exercise, "x.obj", new byte[0], UUID.randomUUID());
     }
+    if (line.path().equals("/api/exercises/{exercise}/bundles")) {
+      return bring(client);
+    }
     if (line.path().equals("/api/practice/files")) {
       Map<String, Object> fields =
           Map.of("unit", "mm", "profile", "All quads", "clientKey", UUID.randomUUID());
@@ -252,6 +277,7 @@ class AccessTest {
             .replace("submissions/{id}", "submissions/" + submission)
             .replace("uploads/{id}", "uploads/" + upload)
             .replace("practice/{id}", "practice/" + practice)
+            .replace("bundles/{id}", "bundles/" + bundle)
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")
             .replace("{exercise}", exercise)
@@ -265,6 +291,14 @@ class AccessTest {
       case "DELETE" -> client.delete(path);
       default -> client.get(path);
     };
+  }
+
+  private static Reply bring(Client client) {
+    return client.sendFile(
+        "/api/exercises/" + exercise + "/bundles",
+        Map.of("clientKey", UUID.randomUUID()),
+        "lid.obj",
+        "no mesh".getBytes(StandardCharsets.UTF_8));
   }
 
   private static String text(Reply reply) {

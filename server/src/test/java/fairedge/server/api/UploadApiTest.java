@@ -1,11 +1,19 @@
 package fairedge.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import fairedge.core.format.MeshFormat;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.props.HarbourProps;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.UUID;
@@ -152,11 +160,11 @@ class UploadApiTest {
         Map.of("body", new String(strip(3, ""), StandardCharsets.UTF_8).replace("\n", "\\n"));
     database.run(
         "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
-            + " stage, tries, received_at) select gen_random_uuid(), '"
+            + " stage, tries, received_at, asks) select gen_random_uuid(), '"
             + exercise
             + "', a.id, gen_random_uuid(), 'left.obj', 3, convert_to(E'"
             + kept.get("body")
-            + "', 'UTF8'), 'inspecting', 1, now() - interval '1 minute'"
+            + "', 'UTF8'), 'inspecting', 1, now() - interval '1 minute', false"
             + " from account a where a.sign_in = 'tobias'");
     String id = database.value("select id from upload where file_name = 'left.obj'");
     database.run(
@@ -195,6 +203,84 @@ class UploadApiTest {
                 .path("detail")
                 .asString())
         .contains("too much for the server");
+  }
+
+  private static byte[] objOf(Mesh mesh) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try {
+      MeshFormat.OBJ.write(mesh, out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+
+  private static JsonNode sent(Client student, byte[] file) {
+    String path = "/api/exercises/" + exercise + "/uploads";
+    return student
+        .sendFile(path, Map.of("clientKey", UUID.randomUUID()), "bollard.obj", file)
+        .is(202)
+        .json();
+  }
+
+  private static JsonNode waited(Client student, String id, String stage) {
+    await("select stage from upload where id = '" + id + "'", stage);
+    return student.get("/api/uploads/" + id).is(200).json();
+  }
+
+  @Test
+  void fileAsLargeAsTheStarter_isNotAskedAbout() {
+    Client solveig = Client.signedIn(app, "solveig");
+    String id = sent(solveig, objOf(HarbourProps.mooringBollard())).path("id").asString();
+    assertThat(waited(solveig, id, "done").path("handedIn").path("reading")).isEmpty();
+  }
+
+  @Test
+  void fileOfAnotherSize_waitsUntilItIsSaid_howItIsMeant() {
+    Client bastian = Client.signedIn(app, "bastian");
+    Mesh starter = HarbourProps.mooringBollard();
+    // In centimetres, with Y upwards.
+    byte[] file = objOf(starter.moved(p -> new Vec3(p.x(), p.z(), -p.y()).times(0.1)));
+    String id = sent(bastian, file).path("id").asString();
+    JsonNode question = waited(bastian, id, "asking").path("question");
+    assertThat(question.path("unit").asString()).isEqualTo("mm");
+    JsonNode guess = question.path("choices").get(question.path("guess").asInt());
+    assertThat(guess.path("unit").asString()).isEqualTo("cm");
+    assertThat(guess.path("up").asString()).isEqualTo("y");
+    assertThat(guess.path("size").path("z").asDouble())
+        .isCloseTo(question.path("starter").path("z").asDouble(), within(1e-6));
+    assertThat(question.path("choices")).hasSize(8);
+    String path = "/api/uploads/" + id + "/meant";
+    bastian.put(path, Map.of("unit", "furlong", "up", "z")).is(400);
+    Client.signedIn(app, "ines").put(path, Map.of("unit", "cm", "up", "y")).is(404);
+    bastian.put(path, Map.of("unit", "cm", "up", "y")).is(200);
+    JsonNode handedIn = waited(bastian, id, "done").path("handedIn");
+    assertThat(handedIn.path("reading").get(0).path("text").asString())
+        .isEqualTo("Its lengths were taken as cm, and its Y axis as pointing upwards.");
+    // What was kept lies where the starter lies.
+    JsonNode check =
+        marit
+            .get("/api/submissions/" + handedIn.path("id").asString() + "/review")
+            .is(200)
+            .json()
+            .path("check");
+    assertThat(check.path("must").asInt()).isZero();
+    // Once through it is through.
+    assertThat(bastian.put(path, Map.of("unit", "m", "up", "z")).is(200).json().path("stage"))
+        .hasToString("\"done\"");
+  }
+
+  @Test
+  void fileThatWaitsForAnAnswer_isGivenUpForAnother_orCancelled() {
+    Client amara = Client.signedIn(app, "amara");
+    String first = sent(amara, strip(3, "")).path("id").asString();
+    waited(amara, first, "asking");
+    String second = sent(amara, strip(4, "")).path("id").asString();
+    waited(amara, second, "asking");
+    assertThat(amara.get("/api/uploads/" + first).json().path("stage").asString())
+        .isEqualTo("cancelled");
+    amara.delete("/api/uploads/" + second).is(200);
+    assertThat(database.value("select bytes from upload where id = '" + second + "'")).isNull();
   }
 
   private static void await(String query, String wanted) {

@@ -210,6 +210,13 @@ final class Browser implements AutoCloseable {
     driver.findElement(By.cssSelector("input[type=file]")).sendKeys(file.toString());
   }
 
+  /** Chooses several files at once. */
+  void choose(List<Path> files) {
+    driver
+        .findElement(By.cssSelector("input[type=file]"))
+        .sendKeys(files.stream().map(Path::toString).collect(Collectors.joining("\n")));
+  }
+
   /** Where a place of the model is on the screen. */
   record Pixel(int x, int y) {}
 

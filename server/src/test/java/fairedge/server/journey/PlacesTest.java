@@ -13,6 +13,10 @@ import fairedge.server.course.Role;
 import fairedge.server.running.Application;
 import fairedge.server.running.Database;
 import java.io.IOException;
+import java.io.Writer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -21,6 +25,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.PointerInput.MouseButton;
@@ -113,6 +118,9 @@ class PlacesTest {
       browser.open("/exercises/" + exercise("Hatch lid"));
       browser.see(By.cssSelector("[aria-label='Rings that stop']"));
       expectOpen("terms", theme);
+      browser.open("/exercises/" + exercise("Hatch lid") + "/bundle");
+      browser.see("drop");
+      expectOpen("bundle", theme);
       browser.open("/handbook/ring-stop");
       browser.see("card");
       expectOpen("handbook", theme);
@@ -186,7 +194,6 @@ class PlacesTest {
     browser.picture("review-flow");
     browser.type("p");
     browser.seeText("lens-legend", "poles: ");
-    browser.picture("review-poles");
     browser.type("a");
     browser.seeText("lens-legend", "Evenly spaced");
     browser.type("h");
@@ -232,6 +239,56 @@ class PlacesTest {
     // The letter goes back to the lens before.
     browser.type("e");
     browser.seeText("lens-legend", "A striped room");
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void handInsOfAClass_areMatched_putRight_andHandedIn(@TempDir Path folder) throws IOException {
+    List<Path> files = new ArrayList<>();
+    for (String name : List.of("Rune Osterholm", "bastian-capstan", "from somebody")) {
+      Path file = folder.resolve(name + ".obj");
+      try (Writer out = Files.newBufferedWriter(file)) {
+        ObjWriter.write(HarbourProps.mooringBollard(), out);
+      }
+      files.add(file);
+    }
+    signIn("Marit");
+    browser.open("/exercises");
+    browser.press("Hand in for students");
+    browser.see("drop");
+    browser.open("/exercises/" + exercise("Mooring bollard") + "/bundle");
+    browser.choose(files);
+    browser.see("bundle");
+    browser.seeText("bundle", "Its name names nobody in the class.");
+    browser.picture("bundle");
+    browser.see(By.xpath("//select[@aria-label='By whom from somebody.obj is']")).sendKeys("Amara");
+    browser.press("Hand in 3 files");
+    browser.see(By.xpath("(//*[@data-testid='bundle']//a[.='Handed in'])[3]"));
+    // A reload shows the same.
+    browser.reload();
+    browser.see(By.xpath("(//*[@data-testid='bundle']//a[.='Handed in'])[3]"));
+    browser.open("/desk");
+    browser.see(By.xpath("//li[contains(.,'Amara') and contains(.,'Mooring bollard')]"));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void fileOfAnotherSize_isAskedAbout_andHandedInAtTheSizeThatIsSaid() throws IOException {
+    signIn("Ines");
+    browser.pressIn("Hatch lid", "Hand in a file");
+    browser.see("drop");
+    StringBuilder obj = new StringBuilder();
+    // In metres, with Y upwards.
+    ObjWriter.write(
+        HarbourProps.hatchLid().moved(p -> new Vec3(p.x(), p.z(), -p.y()).times(0.001)), obj);
+    browser.dropFile("lid.obj", obj.toString());
+    browser.see("meant");
+    browser.press("cm");
+    browser.press("m");
+    String said = browser.see("size").getText();
+    assertThat(said).endsWith(" mm");
+    browser.press("Hand in at this size");
+    browser.see(By.xpath("//*[@role='dialog'][contains(.,'Its lengths were taken as m')]"));
     assertThat(browser.complaints()).isEmpty();
   }
 

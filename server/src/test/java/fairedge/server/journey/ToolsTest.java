@@ -237,7 +237,6 @@ class ToolsTest {
     browser.seeText("slip", "1 face chosen");
     browser.seeText("slip", "Fills 16 sides with 4 by 4 quads.");
     browser.see("ghost");
-    browser.picture("bench-cap");
     browser.press("Do it");
     browser.seeText("face-count", "32 of 33 faces");
     browser.press("Undo");

@@ -112,28 +112,41 @@ public final class Client {
     }
   }
 
-  /** Sends a file that is to be handed in. */
+  /** Sends a file that is to be handed in as it is. */
   public Reply upload(String exercise, String name, byte[] file, UUID key) {
     return sendFile(
-        "/api/exercises/" + exercise + "/uploads", Map.of("clientKey", key), name, file);
+        "/api/exercises/" + exercise + "/uploads",
+        Map.of("clientKey", key, "unit", "mm", "up", "z"),
+        name,
+        file);
   }
 
   /** Sends a file with some fields before it. */
   public Reply sendFile(String path, Map<String, ?> fields, String name, byte[] file) {
+    return sendFiles(path, fields, List.of(Map.entry(name, file)));
+  }
+
+  /** Sends files, each with its path, and some fields before them. */
+  public Reply sendFiles(
+      String path, Map<String, ?> fields, List<Map.Entry<String, byte[]>> files) {
     String border = "border" + UUID.randomUUID();
     StringBuilder head = new StringBuilder();
     fields.forEach((field, value) ->
         head.append(
             "--%s\r\nContent-Disposition: form-data; name=\"%s\"\r\n\r\n%s\r\n"
                 .formatted(border, field, value)));
-    head.append(
-        ("--%s\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n"
-                + "Content-Type: application/octet-stream\r\n\r\n")
-            .formatted(border, name));
     ByteArrayOutputStream body = new ByteArrayOutputStream();
     body.writeBytes(head.toString().getBytes(StandardCharsets.UTF_8));
-    body.writeBytes(file);
-    body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
+    for (Map.Entry<String, byte[]> file : files) {
+      body.writeBytes(
+          ("--%s\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n"
+                  + "Content-Type: application/octet-stream\r\n\r\n")
+              .formatted(border, file.getKey())
+              .getBytes(StandardCharsets.UTF_8));
+      body.writeBytes(file.getValue());
+      body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+    }
+    body.writeBytes(("--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
     return send(
         "POST",
         path,

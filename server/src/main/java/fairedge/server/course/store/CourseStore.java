@@ -1,8 +1,10 @@
 package fairedge.server.course.store;
 
+import static fairedge.schema.generated.Tables.ACCOUNT;
 import static fairedge.schema.generated.Tables.COURSE;
 import static fairedge.schema.generated.Tables.MEMBERSHIP;
 
+import fairedge.server.course.Member;
 import fairedge.server.course.Membership;
 import fairedge.server.course.Role;
 import java.util.List;
@@ -35,6 +37,19 @@ public class CourseStore {
         .from(MEMBERSHIP)
         .where(MEMBERSHIP.COURSE_ID.eq(course), MEMBERSHIP.ACCOUNT_ID.eq(account))
         .fetchOptional(r -> roleOf(r.value1()));
+  }
+
+  /** The students of a class, by name. */
+  public List<Member> studentsOf(UUID course) {
+    return db.select(ACCOUNT.ID, ACCOUNT.SIGN_IN, ACCOUNT.NAME)
+        .from(MEMBERSHIP)
+        .join(ACCOUNT)
+        .on(ACCOUNT.ID.eq(MEMBERSHIP.ACCOUNT_ID))
+        .where(
+            MEMBERSHIP.COURSE_ID.eq(course),
+            MEMBERSHIP.ROLE.eq(Role.STUDENT.name().toLowerCase(Locale.ROOT)))
+        .orderBy(ACCOUNT.NAME, ACCOUNT.ID)
+        .fetch(r -> new Member(r.value1(), r.value2(), r.value3()));
   }
 
   private static Role roleOf(String stored) {

@@ -1,5 +1,6 @@
 package fairedge.server.practice.http;
 
+import fairedge.core.format.Meant;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.PracticeView;
 import fairedge.server.practice.PracticeView.PracticePiece;
@@ -63,6 +64,7 @@ class PracticeController {
   PracticePiece receive(
       @RequestPart("file") MultipartFile file,
       @RequestParam("unit") String unit,
+      @RequestParam(name = "up", defaultValue = "z") Meant.Up up,
       @RequestParam("profile") String profile,
       @RequestParam("clientKey") UUID clientKey,
       @AuthenticationPrincipal SignedIn account)
@@ -70,7 +72,7 @@ class PracticeController {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     try (InputStream bytes = file.getInputStream()) {
       return practices.beginWith(
-          new MeshFile(name, unit, bytes), account, new Beginning(profile, clientKey));
+          new MeshFile(name, unit, up, bytes), account, new Beginning(profile, clientKey));
     }
   }
 

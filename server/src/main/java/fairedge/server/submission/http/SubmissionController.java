@@ -1,6 +1,11 @@
 package fairedge.server.submission.http;
 
+import fairedge.core.format.LengthUnit;
+import fairedge.core.format.Meant;
+import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.submission.BundleView;
+import fairedge.server.submission.Bundles;
 import fairedge.server.submission.HandedIn;
 import fairedge.server.submission.Rechecks;
 import fairedge.server.submission.Submissions;
@@ -9,8 +14,11 @@ import fairedge.server.submission.Uploads;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -18,6 +26,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -32,9 +41,12 @@ import org.springframework.web.multipart.MultipartFile;
 class SubmissionController {
   private final Submissions submissions;
   private final Uploads uploads;
+  private final Bundles bundles;
   private final Rechecks rechecks;
 
-  SubmissionController(Submissions submissions, Uploads uploads, Rechecks rechecks) {
+  SubmissionController(
+      Submissions submissions, Uploads uploads, Bundles bundles, Rechecks rechecks) {
+    this.bundles = bundles;
     this.rechecks = rechecks;
     this.submissions = submissions;
     this.uploads = uploads;
@@ -59,10 +71,78 @@ class SubmissionController {
       @PathVariable UUID exercise,
       @RequestPart("file") MultipartFile file,
       @RequestParam("clientKey") UUID clientKey,
+      @RequestParam(required = false) @Nullable String unit,
+      @RequestParam(required = false) Meant.@Nullable Up up,
       @AuthenticationPrincipal SignedIn student)
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
-    return uploads.receive(exercise, student, name, file.getBytes(), clientKey);
+    Meant meant = unit == null ? null : meant(unit, up);
+    return uploads.receive(exercise, student, name, file.getBytes(), clientKey, meant);
+  }
+
+  /**
+   * @param unit of the file's lengths: mm, cm, m or in
+   * @param up which of its axes points upwards
+   */
+  record MeantRequest(@NotNull String unit, Meant.@NotNull Up up) {}
+
+  /** Says how the numbers of a file are meant that waits for it. */
+  @PutMapping("/uploads/{id}/meant")
+  UploadView answer(
+      @PathVariable UUID id,
+      @Valid @RequestBody MeantRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return uploads.answer(id, student, meant(asked.unit(), asked.up()));
+  }
+
+  private static Meant meant(String unit, Meant.@Nullable Up up) {
+    LengthUnit known =
+        LengthUnit.named(unit)
+            .orElseThrow(() -> Problem.of(Problem.Kind.BAD_INPUT, "The unit is mm, cm, m or in."));
+    return new Meant(known, up == null ? Meant.Up.Z : up);
+  }
+
+  /**
+   * Files of a class at once, matched to the students by their names.
+   *
+   * @param files mesh files with their paths in a folder, or a zip of them
+   */
+  @PostMapping(
+      value = "/exercises/{exercise}/bundles",
+      consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  BundleView receiveAll(
+      @PathVariable UUID exercise,
+      @RequestPart("file") List<MultipartFile> files,
+      @RequestParam("clientKey") UUID clientKey,
+      @AuthenticationPrincipal SignedIn instructor) {
+    List<Bundles.Brought> brought =
+        files.stream()
+            .map(f ->
+                new Bundles.Brought(
+                    Optional.ofNullable(f.getOriginalFilename()).orElse(""), f::getInputStream))
+            .toList();
+    return bundles.receive(exercise, instructor, brought, clientKey);
+  }
+
+  @GetMapping("/bundles/{id}")
+  BundleView bundle(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return bundles.view(id, instructor);
+  }
+
+  /**
+   * @param students whose each file is, by its number
+   */
+  record BundleRequest(@NotNull Map<Integer, UUID> students) {}
+
+  /** Hands files in for students. */
+  @PostMapping("/bundles/{id}/submissions")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  BundleView handInAll(
+      @PathVariable UUID id,
+      @Valid @RequestBody BundleRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return bundles.handIn(id, instructor, asked.students());
   }
 
   /** How far it is with inspecting anew what was handed in, after the terms changed. */

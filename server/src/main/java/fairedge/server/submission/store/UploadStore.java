@@ -3,7 +3,11 @@ package fairedge.server.submission.store;
 import static fairedge.schema.generated.Tables.UPLOAD;
 import static org.jooq.impl.DSL.inline;
 
+import fairedge.core.format.LengthUnit;
+import fairedge.core.format.Meant;
+import fairedge.core.format.Meant.Up;
 import fairedge.server.platform.Json;
+import fairedge.server.submission.UploadView.Question;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
 import java.time.Instant;
@@ -39,7 +43,24 @@ public class UploadStore {
       Stage stage,
       double share,
       @Nullable UUID submissionId,
-      Instant receivedAt) {}
+      Instant receivedAt,
+      boolean asks,
+      @Nullable Meant meant) {}
+
+  /**
+   * A file that comes in.
+   *
+   * @param asks whether the student may be asked how it is meant
+   * @param meant how it is meant, where that is known
+   */
+  public record Incoming(
+      UUID exercise,
+      UUID student,
+      UUID clientKey,
+      String fileName,
+      byte[] bytes,
+      boolean asks,
+      @Nullable Meant meant) {}
 
   /** No one else receives files of this student until the transaction ends. */
   public void lockUploads(UUID student) {
@@ -47,23 +68,20 @@ public class UploadStore {
     db.fetch("select pg_advisory_xact_lock({0})", inline(key));
   }
 
-  public void insert(
-      UUID id,
-      UUID exercise,
-      UUID student,
-      UUID clientKey,
-      String fileName,
-      byte[] bytes,
-      Instant now) {
+  public void insert(UUID id, Incoming file, Instant now) {
+    Meant meant = file.meant();
     db.insertInto(UPLOAD)
         .set(UPLOAD.ID, id)
-        .set(UPLOAD.EXERCISE_ID, exercise)
-        .set(UPLOAD.STUDENT_ID, student)
-        .set(UPLOAD.CLIENT_KEY, clientKey)
-        .set(UPLOAD.FILE_NAME, fileName)
-        .set(UPLOAD.SIZE, (long) bytes.length)
-        .set(UPLOAD.BYTES, bytes)
+        .set(UPLOAD.EXERCISE_ID, file.exercise())
+        .set(UPLOAD.STUDENT_ID, file.student())
+        .set(UPLOAD.CLIENT_KEY, file.clientKey())
+        .set(UPLOAD.FILE_NAME, file.fileName())
+        .set(UPLOAD.SIZE, (long) file.bytes().length)
+        .set(UPLOAD.BYTES, file.bytes())
         .set(UPLOAD.STAGE, Stage.waiting.name())
+        .set(UPLOAD.ASKS, file.asks())
+        .set(UPLOAD.UNIT, meant == null ? null : meant.unit().name())
+        .set(UPLOAD.UP, meant == null ? null : meant.up().name())
         .set(UPLOAD.RECEIVED_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
   }
@@ -86,7 +104,10 @@ public class UploadStore {
             UPLOAD.STAGE,
             UPLOAD.SHARE,
             UPLOAD.SUBMISSION_ID,
-            UPLOAD.RECEIVED_AT)
+            UPLOAD.RECEIVED_AT,
+            UPLOAD.ASKS,
+            UPLOAD.UNIT,
+            UPLOAD.UP)
         .from(UPLOAD)
         .where(condition)
         .fetchOptional(r ->
@@ -99,7 +120,11 @@ public class UploadStore {
                 Stage.valueOf(r.value6()),
                 r.value7(),
                 r.value8(),
-                r.value9().toInstant()));
+                r.value9().toInstant(),
+                r.value10(),
+                r.value11() == null
+                    ? null
+                    : new Meant(LengthUnit.valueOf(r.value11()), Up.valueOf(r.value12()))));
   }
 
   public int underWay(UUID student) {
@@ -119,6 +144,46 @@ public class UploadStore {
         .from(UPLOAD)
         .where(UPLOAD.ID.eq(id))
         .fetchSingle(r -> json.read(r.value1(), UploadProblem.class));
+  }
+
+  public Question question(UUID id) {
+    return db.select(UPLOAD.QUESTION)
+        .from(UPLOAD)
+        .where(UPLOAD.ID.eq(id))
+        .fetchSingle(r -> json.read(r.value1(), Question.class));
+  }
+
+  /** Lets it wait for an answer, unless it is over. */
+  public void ask(UUID id, Question question) {
+    db.update(UPLOAD)
+        .set(UPLOAD.STAGE, Stage.asking.name())
+        .set(UPLOAD.QUESTION, json.write(question))
+        .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
+        .execute();
+  }
+
+  /** Lets it go on with the answer; false if it does not wait for one. */
+  public boolean answer(UUID id, Meant meant) {
+    return db.update(UPLOAD)
+            .set(UPLOAD.STAGE, Stage.waiting.name())
+            .set(UPLOAD.UNIT, meant.unit().name())
+            .set(UPLOAD.UP, meant.up().name())
+            .set(UPLOAD.TRIES, 0)
+            .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.eq(Stage.asking.name()))
+            .execute()
+        == 1;
+  }
+
+  /** Ends what waits for an answer of a student in an exercise: another file comes in its place. */
+  public void cancelAsking(UUID exercise, UUID student) {
+    db.update(UPLOAD)
+        .set(UPLOAD.STAGE, Stage.cancelled.name())
+        .setNull(UPLOAD.BYTES)
+        .where(
+            UPLOAD.EXERCISE_ID.eq(exercise),
+            UPLOAD.STUDENT_ID.eq(student),
+            UPLOAD.STAGE.eq(Stage.asking.name()))
+        .execute();
   }
 
   /** Counts a try; how many there were, this one with them. */
