@@ -41,8 +41,8 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
     if (own.triangles() == 0 || other.triangles() == 0) {
       return new Deviation(0, Vec3.ZERO, Mesh.NONE, 0);
     }
-    int[] nearest = other.nearest(mesh);
-    double[] away = away(mesh, own, other, nearest);
+    int[] nearest = other.nearest(own);
+    double[] away = away(mesh, other, nearest);
     double floor = Arrays.stream(away).parallel().max().orElse(0);
     Search[] searches =
         IntStream.rangeClosed(0, (own.triangles() - 1) / BLOCK)
@@ -70,17 +70,11 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
   }
 
   /** Of each vertex of a triangle its distance, of the others 0. */
-  private static double[] away(Mesh mesh, Surface own, Surface other, int[] nearest) {
-    boolean[] used = new boolean[nearest.length];
-    for (int t = 0; t < own.triangles(); t++) {
-      for (int i = 0; i < 3; i++) {
-        used[own.vertexOf(t, i)] = true;
-      }
-    }
+  private static double[] away(Mesh mesh, Surface other, int[] nearest) {
     double[] away = new double[nearest.length];
     IntStream.range(0, away.length)
         .parallel()
-        .filter(v -> used[v])
+        .filter(v -> nearest[v] >= 0)
         .forEach(v -> away[v] = other.distance(nearest[v], mesh.position(v)));
     return away;
   }
@@ -99,6 +93,12 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
     /** Up to which nobody asks how far exactly: it is allowed, or a vertex lies as far. */
     private final double enough;
 
+    private final Surface.Asking asking;
+
+    /** What was near to the whole of a triangle, and of which. */
+    private int last = -1;
+
+    private int lastOf;
     private int quarters;
     private int face = Mesh.NONE;
     private double largest;
@@ -112,34 +112,56 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
       this.nearest = nearest;
       this.away = away;
       this.enough = enough;
+      this.asking = other.asking();
     }
 
     void look(int t) {
-      Vec3[] corners = new Vec3[3];
-      int[] near = new int[3];
       double distances = 0;
       double farthest = 0;
       for (int i = 0; i < 3; i++) {
-        int v = own.vertexOf(t, i);
-        corners[i] = own.corner(t, i);
-        near[i] = nearest[v];
-        farthest = Math.max(farthest, away[v]);
-        distances += away[v];
-        take(t, corners[i], away[v]);
+        double d = away[own.vertexOf(t, i)];
+        farthest = Math.max(farthest, d);
+        distances += d;
+        if (d > largest) {
+          take(t, own.corner(t, i), d);
+        }
       }
-      Vec3 a = corners[0];
-      double size = corners[1].minus(a).cross(corners[2].minus(a)).length() / 2;
+      double size = own.area(t);
       area += size;
       sum += size * distances / 3;
-      if (farthest + longest(corners) * TO_CORNER > enough) {
+      if (farthest + own.longest(t) * TO_CORNER > enough && !isNearOne(t)) {
+        Vec3[] corners = new Vec3[3];
+        int[] near = new int[3];
+        for (int i = 0; i < 3; i++) {
+          corners[i] = own.corner(t, i);
+          near[i] = nearest[own.vertexOf(t, i)];
+        }
         quarter(t, corners, near, 0);
       }
     }
 
-    private static double longest(Vec3[] corners) {
-      return Math.max(
-          corners[0].distance(corners[1]),
-          Math.max(corners[1].distance(corners[2]), corners[2].distance(corners[0])));
+    /** Whether some triangle over there is near enough to the whole of one: mostly there is. */
+    private boolean isNearOne(int t) {
+      double bound = Math.max(enough, largest * CLOSE_ENOUGH);
+      int alike = last < 0 ? -1 : last + t - lastOf;
+      if (alike >= 0 && alike < other.triangles() && other.isWithin(alike, own, t, bound)) {
+        return keep(alike, t);
+      }
+      for (int i = 0; i < 3; i++) {
+        int near = nearest[own.vertexOf(t, i)];
+        if (other.isWithin(near, own, t, bound)) {
+          return keep(near, t);
+        }
+      }
+      int near = asking.nearestToMiddle(own, t, nearest[own.vertexOf(t, 0)], alike);
+      keep(near, t);
+      return other.isWithin(near, own, t, bound);
+    }
+
+    private boolean keep(int near, int t) {
+      last = near;
+      lastOf = t;
+      return true;
     }
 
     private void take(int t, Vec3 p, double distance) {
@@ -161,7 +183,7 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
       int[] nearHalves = new int[3];
       for (int i = 0; i < 3; i++) {
         halves[i] = corners[i].towards(corners[(i + 1) % 3], 0.5);
-        nearHalves[i] = other.nearest(halves[i], near[i]);
+        nearHalves[i] = asking.nearest(halves[i], near[i]);
         take(t, halves[i], other.distance(nearHalves[i], halves[i]));
       }
       for (int i = 0; i < 3; i++) {
@@ -184,7 +206,7 @@ record Deviation(double largest, Vec3 place, int face, double mean) {
         }
       }
       Vec3 middle = corners[0].plus(corners[1]).plus(corners[2]).times(1.0 / 3);
-      return isWithin(other.nearest(middle, near[0]), corners, bound);
+      return isWithin(asking.nearest(middle, near[0]), corners, bound);
     }
 
     private boolean isWithin(int triangle, Vec3[] corners, double bound) {

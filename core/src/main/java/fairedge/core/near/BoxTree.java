@@ -82,11 +82,15 @@ final class BoxTree {
         high[axis] = Math.max(high[axis], middle);
       }
     }
+    // Cells as wide as they are high: those of a thin form would be cut up along its thinness.
+    double width = 0;
+    for (int axis = 0; axis < 3; axis++) {
+      width = Math.max(width, high[axis] - low[axis]);
+    }
     long[] order = new long[n];
     for (int i = 0; i < n; i++) {
       long key = 0;
       for (int axis = 0; axis < 3; axis++) {
-        double width = high[axis] - low[axis];
         double share = width > 0 ? (middle(corners, i, axis) - low[axis]) / width : 0;
         key |= spread((long) (share * ((1 << AXIS_BITS) - 1))) << axis;
       }

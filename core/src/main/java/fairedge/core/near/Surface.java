@@ -15,6 +15,9 @@ public final class Surface {
   private static final int LARGE = 5000;
   private static final int LEAF = 4;
 
+  /** Of the scale. */
+  private static final double SAME = 1e-14;
+
   private static final int BLOCK = 4096;
 
   private final Mesh mesh;
@@ -30,6 +33,9 @@ public final class Surface {
   private final float[] boxes;
 
   private final int count;
+
+  /** What is nearer than this, squared, lies on the surface but for rounding. */
+  private final double same;
 
   public Surface(Mesh mesh) {
     this.mesh = mesh;
@@ -52,17 +58,22 @@ public final class Surface {
         });
     sort();
     corners = new double[9 * count];
-    for (int i = 0; i < 3 * count; i++) {
-      Vec3 p = mesh.position(vertices[i]);
-      corners[3 * i] = p.x();
-      corners[3 * i + 1] = p.y();
-      corners[3 * i + 2] = p.z();
-    }
+    inBlocks(
+        3 * count,
+        (from, to) -> {
+          for (int i = from; i < to; i++) {
+            corners[3 * i] = mesh.x(vertices[i]);
+            corners[3 * i + 1] = mesh.y(vertices[i]);
+            corners[3 * i + 2] = mesh.z(vertices[i]);
+          }
+        });
     boxes =
         new float[count == 0 ? 0 : 24 * Integer.highestOneBit(Math.max(1, (count - 1) / LEAF + 1))];
     if (count > 0) {
       fit(0, 0, count);
     }
+    double nothing = SAME * mesh.bounds().diagonal();
+    same = nothing * nothing;
   }
 
   /** Runs work over runs of indices on all processors. */
@@ -87,35 +98,40 @@ public final class Surface {
 
   private static final int[] WHOLE = {0, 1, 2};
 
-  /** Along a space-filling curve, as the tree wants them. */
+  /**
+   * Each half of the triangles to its side, and each half of the halves, as the tree wants them.
+   */
   private void sort() {
-    double[] around = new double[6 * count];
+    float[] middles = new float[3 * count];
     inBlocks(
         count,
         (from, to) -> {
           for (int i = from; i < to; i++) {
-            box(i, around);
+            middle(i, middles);
           }
         });
-    int[] order = BoxTree.alongCurve(around);
+    int[] order = Halving.order(middles);
     int[] faces = new int[count];
     int[] sorted = new int[3 * count];
-    for (int i = 0; i < count; i++) {
-      faces[i] = faceOf[order[i]];
-      System.arraycopy(vertices, 3 * order[i], sorted, 3 * i, 3);
-    }
+    inBlocks(
+        count,
+        (from, to) -> {
+          for (int i = from; i < to; i++) {
+            faces[i] = faceOf[order[i]];
+            System.arraycopy(vertices, 3 * order[i], sorted, 3 * i, 3);
+          }
+        });
     faceOf = faces;
     vertices = sorted;
   }
 
-  private void box(int triangle, double[] around) {
-    for (int axis = 0; axis < 3; axis++) {
-      double a = mesh.position(vertices[3 * triangle]).along(axis);
-      double b = mesh.position(vertices[3 * triangle + 1]).along(axis);
-      double c = mesh.position(vertices[3 * triangle + 2]).along(axis);
-      around[6 * triangle + axis] = Math.min(a, Math.min(b, c));
-      around[6 * triangle + 3 + axis] = Math.max(a, Math.max(b, c));
-    }
+  private void middle(int triangle, float[] middles) {
+    int a = vertices[3 * triangle];
+    int b = vertices[3 * triangle + 1];
+    int c = vertices[3 * triangle + 2];
+    middles[3 * triangle] = (float) ((mesh.x(a) + mesh.x(b) + mesh.x(c)) / 3);
+    middles[3 * triangle + 1] = (float) ((mesh.y(a) + mesh.y(b) + mesh.y(c)) / 3);
+    middles[3 * triangle + 2] = (float) ((mesh.z(a) + mesh.z(b) + mesh.z(c)) / 3);
   }
 
   private void fit(int node, int from, int to) {
@@ -169,28 +185,64 @@ public final class Surface {
    * @return -1 where there is no triangle
    */
   public int nearest(Vec3 p, int guess) {
-    return new Question().nearest(p, guess);
+    return asking().nearest(p, guess);
   }
 
-  /** Asks for one place after the other, by one thread. */
-  private final class Question {
+  /** Asks for many places, one after the other, by one thread. */
+  public Asking asking() {
+    return new Asking();
+  }
+
+  /** One who asks; not for several threads. */
+  public final class Asking {
     private double x;
     private double y;
     private double z;
     private double best;
     private int found;
 
-    int nearest(Vec3 p, int guess) {
+    /** The triangle nearest to a place; {@link Surface#nearest}. */
+    public int nearest(Vec3 p, int guess) {
+      return nearest(p.x(), p.y(), p.z(), guess, guess);
+    }
+
+    /** The same for the middle of a triangle of another surface, with two guesses. */
+    public int nearestToMiddle(Surface there, int triangle, int guess, int other) {
+      double[] c = there.corners;
+      int at = 9 * triangle;
+      return nearest(
+          (c[at] + c[at + 3] + c[at + 6]) / 3,
+          (c[at + 1] + c[at + 4] + c[at + 7]) / 3,
+          (c[at + 2] + c[at + 5] + c[at + 8]) / 3,
+          guess,
+          other);
+    }
+
+    private int nearest(double px, double py, double pz, int guess, int other) {
       if (count == 0) {
         return -1;
       }
-      x = p.x();
-      y = p.y();
-      z = p.z();
-      best = guess < 0 ? Double.POSITIVE_INFINITY : squared(guess, x, y, z);
-      found = Math.max(0, guess);
-      search(0, 0, count);
+      x = px;
+      y = py;
+      z = pz;
+      best = Double.POSITIVE_INFINITY;
+      found = 0;
+      take(guess);
+      if (other != guess) {
+        take(other);
+      }
+      if (best > same) {
+        search(0, 0, count);
+      }
       return found;
+    }
+
+    private void take(int guess) {
+      double squared = guess < 0 || guess >= count ? best : squared(guess, x, y, z);
+      if (squared < best) {
+        best = squared;
+        found = guess;
+      }
     }
 
     private void search(int node, int from, int to) {
@@ -217,18 +269,23 @@ public final class Surface {
     }
 
     private void searchIf(double near, int node, int from, int to) {
-      if (near < best) {
+      // Once the place is known to lie on the surface, nothing can be nearer.
+      if (near < best && best > same) {
         search(node, from, to);
       }
     }
 
     private double toBox(int node) {
       int at = 6 * node;
-      double dx = Math.max(0, Math.max(boxes[at] - x, x - boxes[at + 3]));
-      double dy = Math.max(0, Math.max(boxes[at + 1] - y, y - boxes[at + 4]));
-      double dz = Math.max(0, Math.max(boxes[at + 2] - z, z - boxes[at + 5]));
+      double dx = outside(x, boxes[at], boxes[at + 3]);
+      double dy = outside(y, boxes[at + 1], boxes[at + 4]);
+      double dz = outside(z, boxes[at + 2], boxes[at + 5]);
       return dx * dx + dy * dy + dz * dz;
     }
+  }
+
+  private static double outside(double value, float low, float high) {
+    return value < low ? low - value : value > high ? value - high : 0;
   }
 
   /** From a place to a triangle. */
@@ -317,14 +374,78 @@ public final class Surface {
     inBlocks(
         other.vertexEnd(),
         (from, to) -> {
-          Question question = new Question();
+          Asking asking = asking();
           int guess = -1;
           for (int v = from; v < to; v++) {
             boolean asked = other.hasVertex(v) && other.hasPlace(v);
-            guess = asked ? question.nearest(other.position(v), guess) : guess;
+            guess = asked ? asking.nearest(other.position(v), guess) : guess;
             nearest[v] = asked ? guess : -1;
           }
         });
     return nearest;
+  }
+
+  /**
+   * The triangle nearest to each vertex of another surface's triangles, by vertex; -1 for others.
+   * They are asked about in the order in which that surface's triangles lie, so that each is a good
+   * guess for the next: the more as triangles of surfaces that are the same, in part, follow each
+   * other here as there. On all processors.
+   */
+  public int[] nearest(Surface there) {
+    int[] nearest = new int[there.mesh.vertexEnd()];
+    Arrays.fill(nearest, -1);
+    int[] order = new int[there.mesh.vertexCount()];
+    int[] at = new int[order.length];
+    int asked = 0;
+    for (int i = 0; i < 3 * there.count; i++) {
+      int v = there.vertices[i];
+      if (nearest[v] == -1) {
+        nearest[v] = -2;
+        at[asked] = i / 3;
+        order[asked++] = v;
+      }
+    }
+    inBlocks(
+        asked,
+        (from, to) -> {
+          Asking asking = asking();
+          int guess = -1;
+          int last = at[from];
+          for (int i = from; i < to; i++) {
+            int v = order[i];
+            Mesh m = there.mesh;
+            int alike = guess < 0 ? at[i] : guess + at[i] - last;
+            guess = asking.nearest(m.x(v), m.y(v), m.z(v), guess, alike);
+            last = at[i];
+            nearest[v] = guess;
+          }
+        });
+    return nearest;
+  }
+
+  /** Whether all corners of a triangle of another surface lie within a distance of one here. */
+  public boolean isWithin(int triangle, Surface there, int theirs, double distance) {
+    double[] c = there.corners;
+    double bound = distance * distance;
+    for (int at = 9 * theirs; at < 9 * theirs + 9; at += 3) {
+      if (squared(triangle, c[at], c[at + 1], c[at + 2]) > bound) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** The area of a triangle. */
+  public double area(int triangle) {
+    Vec3 a = corner(triangle, 0);
+    return corner(triangle, 1).minus(a).cross(corner(triangle, 2).minus(a)).length() / 2;
+  }
+
+  /** The longest side of a triangle. */
+  public double longest(int triangle) {
+    Vec3 a = corner(triangle, 0);
+    Vec3 b = corner(triangle, 1);
+    Vec3 c = corner(triangle, 2);
+    return Math.max(a.distance(b), Math.max(b.distance(c), c.distance(a)));
   }
 }
