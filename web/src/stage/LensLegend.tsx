@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { CardLink } from '../ui/CardLink';
 import { BendControls } from './BendControls';
+import { WithTerms } from '../ui/WithTerms';
 import { useStage } from './Stage';
 import { isBent, LENSES, lookOf, type LensPicture } from './lenses';
 import type { Lens, StageView } from './StageView';
@@ -47,7 +48,9 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
     <Panel>
       {controls}
       <p className="max-w-[34ch] grow basis-[26ch]">
-        {picture?.sentence ?? `${LENSES.find((l) => l.lens === lens)!.about}.`}{' '}
+        <WithTerms>
+          {picture?.sentence ?? `${LENSES.find((l) => l.lens === lens)!.about}.`}
+        </WithTerms>{' '}
         <CardLink kind={`lens-${lens}`}>How to read it</CardLink>
       </p>
       {level && <Levels level={level} />}
@@ -69,8 +72,16 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
         <div className="grow basis-[26ch]" aria-live="polite" data-testid="along">
           {along ? (
             <>
-              {along.ring && <p>{along.ring.sentence}</p>}
-              {along.loop && <p>{along.loop.sentence}</p>}
+              {along.ring && (
+                <p>
+                  <WithTerms>{along.ring.sentence}</WithTerms>
+                </p>
+              )}
+              {along.loop && (
+                <p>
+                  <WithTerms>{along.loop.sentence}</WithTerms>
+                </p>
+              )}
               {!along.ring && !along.loop && <p>No ring and no loop runs here.</p>}
             </>
           ) : (

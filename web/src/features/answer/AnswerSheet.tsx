@@ -17,6 +17,8 @@ import { useCameraInAddress } from '../../stage/useCameraInAddress';
 import { useLens } from '../../stage/useLens';
 import { useLensPicture } from '../../stage/useLensPicture';
 import { Button } from '../../ui/Button';
+import { CardLink } from '../../ui/CardLink';
+import { WithTerms } from '../../ui/WithTerms';
 import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../ui/MeshPicture';
@@ -257,11 +259,14 @@ function NoteRow(props: {
               {finding.title}
             </span>
           )}
-          {open && finding && (
-            <span className="mt-1 block text-[13px] text-ink2">{finding.sentence}</span>
-          )}
         </span>
       </button>
+      {open && finding && (
+        <p className="-mt-2 pr-5 pb-3 pl-[56px] text-[13px] text-ink2">
+          <WithTerms but={finding.kind}>{finding.sentence}</WithTerms>{' '}
+          <CardLink kind={finding.kind} />
+        </p>
+      )}
     </li>
   );
 }

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Finding, Preview } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { WithTerms } from '../../ui/WithTerms';
 
 interface Props {
   tool: string;
@@ -32,7 +33,17 @@ export function Slip(props: Props) {
       className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-124px)] w-[292px] flex-col border border-ink bg-sheet"
     >
       <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
-        <h2 className="text-[15px] font-semibold">{props.tool}</h2>
+        <h2 className="text-[15px] font-semibold">
+          <a
+            href={`/handbook/${props.tool.toLowerCase()}`}
+            target="_blank"
+            rel="noreferrer"
+            title={`What ${props.tool} does`}
+            className="hover:underline"
+          >
+            {props.tool}
+          </a>
+        </h2>
         <span className="text-ink2">{props.state}</span>
       </header>
       <div className="min-h-0 shrink-[3] space-y-2.5 overflow-y-auto px-3 py-3">
@@ -69,7 +80,9 @@ export function Slip(props: Props) {
 function Effect({ preview }: { preview: Preview }) {
   return (
     <>
-      <p data-testid="effect">{preview.sentence}</p>
+      <p data-testid="effect">
+        <WithTerms>{preview.sentence}</WithTerms>
+      </p>
       {[...new Set(preview.remarks.map((r) => r.text))].map((text) => (
         <p key={text}>{text}</p>
       ))}

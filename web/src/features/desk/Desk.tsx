@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { CardLink } from '../../ui/CardLink';
 import { KIND_NAMES } from '../../ui/kinds';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
@@ -145,7 +146,11 @@ function Trips({ trips, students }: { trips: Schemas['Trip'][]; students: number
                 severity="must"
                 title={KIND_NAMES[trip.kind] ?? trip.kind}
               />
-              <span className="flex-1">{KIND_NAMES[trip.kind] ?? trip.kind}</span>
+              <span className="flex-1">
+                <CardLink kind={trip.kind} look="word">
+                  {KIND_NAMES[trip.kind] ?? trip.kind}
+                </CardLink>
+              </span>
               {trip.students} of {students}
             </p>
             <div className="mt-1.5 ml-[26px] h-1.5 bg-shoal1" aria-hidden>

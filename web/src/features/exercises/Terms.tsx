@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { FAMILIES, ruleName } from '../../ui/kinds';
@@ -190,7 +191,9 @@ function Family({ family, terms, draft, onChange }: PartProps & { family: string
                   title={ruleName(rule)}
                 />
               </span>
-              <span className={severity ? '' : 'text-ink2'}>{ruleName(rule)}</span>
+              <CardLink kind={rule.kind} look={severity ? 'word' : 'faint'}>
+                {ruleName(rule)}
+              </CardLink>
               <div
                 role="radiogroup"
                 aria-label={ruleName(rule)}

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Finding, Review } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
+import { WithTerms } from '../../ui/WithTerms';
 import { FAMILIES } from '../../ui/kinds';
 import { FindingMark } from '../../ui/FindingMark';
 import { LongList } from '../../ui/LongList';
@@ -190,7 +191,7 @@ function Row({ finding: f, now, open, onChoose, actions }: RowProps) {
       {open && (
         <div className="space-y-2 pr-3 pl-[27px]">
           <p>
-            {f.sentence} <CardLink kind={f.kind} />
+            <WithTerms but={f.kind}>{f.sentence}</WithTerms> <CardLink kind={f.kind} />
           </p>
           <div className="flex gap-1.5">{actions(f)}</div>
         </div>

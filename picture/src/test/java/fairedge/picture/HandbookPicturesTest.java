@@ -15,6 +15,7 @@ import fairedge.core.cut.View;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
@@ -24,12 +25,14 @@ import fairedge.core.step.Workpiece;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
+import fairedge.picture.KindPlates.KindPlate;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -153,16 +156,39 @@ class HandbookPicturesTest {
   @ParameterizedTest
   @MethodSource("plates")
   void card_showsAFormBeforeAndAfter(Plate plate) throws IOException {
-    isDrawn(plate.card() + "-before.png", plate.form());
-    isDrawn(plate.card() + "-after.png", after(plate.form(), plate.change()));
+    isDrawn(plate.card() + "-before.png", plate.form(), List.of());
+    isDrawn(plate.card() + "-after.png", after(plate.form(), plate.change()), List.of());
     assertThat(FOLDER.resolveSibling(plate.card() + ".md"))
         .content()
         .contains(
             "pictures/" + plate.card() + "-before.png", "pictures/" + plate.card() + "-after.png");
   }
 
-  private static void isDrawn(String file, Mesh mesh) throws IOException {
-    byte[] png = MeshPicture.png(mesh, List.of(), SIZE);
+  static Stream<KindPlate> kinds() {
+    return KindPlates.all().stream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("kinds")
+  void card_showsAFaultAndItsMend(KindPlate plate) throws IOException {
+    String name = plate.kind().key();
+    List<Mark> marks = plate.marks(plate.before());
+    assertThat(marks).as("what the engine finds in the fault").isNotEmpty();
+    assertThat(plate.marks(plate.after())).as("and in what is mended").isEmpty();
+    isDrawn(name + "-before.png", plate.before(), marks);
+    isDrawn(name + "-after.png", plate.after(), List.of());
+    assertThat(FOLDER.resolveSibling(name + ".md"))
+        .content()
+        .contains("pictures/" + name + "-before.png", "pictures/" + name + "-after.png");
+  }
+
+  @Test
+  void everyKind_hasItsPictures() {
+    assertThat(KindPlates.all()).extracting(KindPlate::kind).containsExactly(Kind.values());
+  }
+
+  private static void isDrawn(String file, Mesh mesh, List<Mark> marks) throws IOException {
+    byte[] png = MeshPicture.png(mesh, marks, SIZE);
     if (Boolean.getBoolean("fair-edge.write-pictures")) {
       Files.createDirectories(FOLDER);
       Files.write(FOLDER.resolve(file), png);
