@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -215,6 +216,27 @@ final class Browser implements AutoCloseable {
     driver
         .findElement(By.cssSelector("input[type=file]"))
         .sendKeys(files.stream().map(Path::toString).collect(Collectors.joining("\n")));
+  }
+
+  /** The findings whose marks are drawn, each by its key; of joined ones the worst. */
+  Set<String> marks() {
+    return driver.findElements(By.cssSelector("[data-testid=marks] [data-finding]")).stream()
+        .map(mark -> String.valueOf(mark.getDomAttribute("data-finding")))
+        .collect(Collectors.toSet());
+  }
+
+  /** From where the model is looked at. */
+  String projection() {
+    return String.valueOf(
+        see(By.cssSelector("[data-projection]")).getDomAttribute("data-projection"));
+  }
+
+  /** Clicks on a drawing, which is not as wide as it is seen. */
+  void clickOn(By drawing) {
+    new Actions(driver)
+        .moveToElement(patiently().until(d -> d.findElement(drawing)))
+        .click()
+        .perform();
   }
 
   /** Where a place of the model is on the screen. */

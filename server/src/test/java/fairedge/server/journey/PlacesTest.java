@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -289,6 +290,53 @@ class PlacesTest {
     assertThat(said).endsWith(" mm");
     browser.press("Hand in at this size");
     browser.see(By.xpath("//*[@role='dialog'][contains(.,'Its lengths were taken as m')]"));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void findingsOnTheFarSide_areOneClickAway() {
+    signIn("Marit");
+    browser.open("/review/" + submission("tobias", false));
+    browser.see("marks");
+    browser.see("far-side");
+    Set<String> before = browser.marks();
+    browser.see("far-side").click();
+    browser.await(() -> browser.marks().stream().anyMatch(mark -> !before.contains(mark)));
+    assertThat(browser.complaints()).isEmpty();
+  }
+
+  @Test
+  void hundredsOfFindings_join_andAClickOnACrowdGoesNearer() {
+    signIn("Amara");
+    browser.pressIn("Fairlead block", "Hand in a file");
+    browser.see("drop");
+    StringBuilder sheet = new StringBuilder();
+    int n = 30;
+    for (int v = 0; v < (n + 1) * (n + 1); v++) {
+      sheet.append("v %d %d 0\n".formatted(2 * (v % (n + 1)), 2 * (v / (n + 1))));
+    }
+    for (int f = 0; f < n * n; f++) {
+      int v = f / n * (n + 1) + f % n + 1;
+      sheet.append(
+          "f %d %d %d\nf %d %d %d\n".formatted(v, v + 1, v + n + 2, v, v + n + 2, v + n + 1));
+    }
+    browser.dropFile("sheet.obj", sheet.toString());
+    browser.see("meant");
+    browser.press("Hand in at this size");
+    browser.see(By.xpath("//*[@role='dialog'][contains(.,'is handed in')]"));
+    signIn("Marit");
+    browser.open("/review/" + submission("amara", false));
+    browser.see("marks");
+    By crowds =
+        By.xpath("//*[@data-testid='marks']//*[contains(text(),'findings: a click goes')]/..");
+    browser.see(By.cssSelector("[data-testid=marks] [data-finding] text"));
+    assertThat(browser.marks()).hasSizeBetween(1, 60);
+    String from = browser.projection();
+    browser.clickOn(crowds);
+    browser.await(() -> !browser.projection().equals(from));
+    assertThat(browser.marks()).hasSizeBetween(1, 60);
+    // It goes nearer and chooses nothing.
+    assertThat(browser.path()).doesNotContain("finding=");
     assertThat(browser.complaints()).isEmpty();
   }
 
