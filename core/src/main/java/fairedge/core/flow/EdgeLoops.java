@@ -4,6 +4,7 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.List;
 
 /**
@@ -53,18 +54,43 @@ public final class EdgeLoops {
   private int length;
 
   public EdgeLoops(Topology topology) {
-    this(topology, 0, topology.mesh().edgeEnd());
+    this.topology = topology;
+    this.mesh = topology.mesh();
+    this.loopOf = new int[mesh.edgeEnd()];
+    // Joined vertex by vertex: walking loop by loop would jump about in memory.
+    Unions lines = new Unions(loopOf.length);
+    BitSet goesOn = new BitSet(2 * loopOf.length);
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && canGoOnAt(v)) {
+        joinAt(v, lines, goesOn);
+      }
+    }
+    number(lines);
+    List<List<End>> ends = ends(goesOn);
+    int[] lengths = new int[firsts.size()];
+    for (int loop : loopOf) {
+      if (loop != Mesh.NONE) {
+        lengths[loop]++;
+      }
+    }
+    boolean[] isComplete = new boolean[lengths.length];
+    for (int i = 0; i < lengths.length; i++) {
+      List<End> found = ends.get(i);
+      loops.add(new Summary(lengths[i], found.isEmpty(), found));
+      isComplete[i] = loops.get(i).isComplete();
+    }
+    for (int e = 0; e < loopOf.length; e++) {
+      inComplete.set(e, loopOf[e] != Mesh.NONE && isComplete[loopOf[e]]);
+    }
   }
 
-  private EdgeLoops(Topology topology, int from, int to) {
+  private EdgeLoops(Topology topology, int edge) {
     this.topology = topology;
     this.mesh = topology.mesh();
     this.loopOf = new int[mesh.edgeEnd()];
     Arrays.fill(loopOf, Mesh.NONE);
-    for (int e = from; e < to; e++) {
-      if (topology.uses(e) == 2 && loopOf[e] == Mesh.NONE) {
-        loopAlong(e);
-      }
+    if (topology.uses(edge) == 2) {
+      loopAlong(edge);
     }
   }
 
@@ -73,7 +99,53 @@ public final class EdgeLoops {
    * array of all edges.
    */
   public static EdgeLoops through(Topology topology, int e) {
-    return new EdgeLoops(topology, e, e + 1);
+    return new EdgeLoops(topology, e);
+  }
+
+  private void joinAt(int v, Unions lines, BitSet goesOn) {
+    int start = mesh.edgeAt(v);
+    int e = start;
+    do {
+      int next = topology.uses(e) > 0 ? onward(e, v) : Mesh.NONE;
+      if (next != Mesh.NONE) {
+        goesOn.set(2 * e + (mesh.first(e) == v ? 0 : 1));
+        if (e < next) {
+          lines.join(e, next);
+        }
+      }
+      e = mesh.nextEdgeAt(v, e);
+    } while (e != start);
+  }
+
+  private void number(Unions lines) {
+    for (int e = 0; e < loopOf.length; e++) {
+      if (topology.uses(e) != 2) {
+        loopOf[e] = Mesh.NONE;
+        continue;
+      }
+      int root = lines.rootOf(e);
+      if (root == e) {
+        loopOf[e] = firsts.size();
+        firsts.add(e);
+      } else {
+        loopOf[e] = loopOf[root];
+      }
+    }
+  }
+
+  /** The ends of each loop: two of an open one, by the edges. */
+  private List<List<End>> ends(BitSet goesOn) {
+    List<List<End>> ends = new ArrayList<>(Collections.nCopies(firsts.size(), List.of()));
+    for (int e = 0; e < loopOf.length; e++) {
+      for (int side = 0; loopOf[e] != Mesh.NONE && side < 2; side++) {
+        if (!goesOn.get(2 * e + side)) {
+          List<End> before = ends.get(loopOf[e]);
+          End end = endAt(side == 0 ? mesh.first(e) : mesh.second(e));
+          ends.set(loopOf[e], before.isEmpty() ? List.of(end) : List.of(before.getFirst(), end));
+        }
+      }
+    }
+    return ends;
   }
 
   /** The loops, by the lowest edge. */
@@ -155,21 +227,30 @@ public final class EdgeLoops {
       if (next == e) {
         return Mesh.NONE;
       }
-      if (loopOf[next] != Mesh.NONE) {
-        // Lying opposite goes both ways but where a face comes to the vertex twice.
-        return v;
-      }
       take(next);
       v = mesh.otherEnd(next, v);
       at = next;
     }
   }
 
-  /** The edge opposite e at v, or {@link Mesh#NONE}. */
+  private boolean canGoOnAt(int v) {
+    return topology.classOf(v) == Topology.VertexClass.INNER && topology.valence(v) == 4;
+  }
+
+  /**
+   * The edge opposite e at v, to which e lies opposite as well (where a face comes to the vertex
+   * twice that need not be so); or {@link Mesh#NONE}.
+   */
   private int onward(int e, int v) {
-    if (topology.classOf(v) != Topology.VertexClass.INNER || topology.valence(v) != 4) {
+    if (!canGoOnAt(v)) {
       return Mesh.NONE;
     }
+    int found = opposite(e, v);
+    return found != Mesh.NONE && opposite(found, v) == e ? found : Mesh.NONE;
+  }
+
+  /** The one edge at v that shares no face corner with e, if there is just one. */
+  private int opposite(int e, int v) {
     int c = mesh.cornerOn(e);
     int one = besideAt(c, v);
     int other = besideAt(mesh.nextOnEdge(c), v);

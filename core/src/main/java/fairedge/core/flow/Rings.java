@@ -4,6 +4,7 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -34,23 +35,108 @@ public final class Rings {
   private final int[] ringOf;
 
   private final BitSet inComplete = new BitSet();
-  private int[] crossed = new int[64];
-  private int crossings;
 
   public Rings(Topology topology) {
     this.topology = topology;
     this.mesh = topology.mesh();
     this.ringOf = new int[2 * mesh.faceEnd()];
-    Arrays.fill(ringOf, Mesh.NONE);
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.size(f) == 4) {
-        for (int way = 0; way < 2; way++) {
-          if (ringOf[2 * f + way] == Mesh.NONE) {
-            ringThrough(f, way);
-          }
+    // Joined edge by edge: walking ring by ring would jump about in memory.
+    Unions ways = new Unions(ringOf.length);
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (topology.uses(e) == 2) {
+        int c = mesh.cornerOn(e);
+        int d = mesh.nextOnEdge(c);
+        if (mesh.size(mesh.faceOf(c)) == 4 && mesh.size(mesh.faceOf(d)) == 4) {
+          ways.join(passage(c), passage(d));
         }
       }
     }
+    int[] lengths = number(ways);
+    List<Stop[]> stops = stops(lengths.length);
+    for (int i = 0; i < lengths.length; i++) {
+      Stop[] ends = stops.get(i);
+      rings.add(new Summary(lengths[i], ends.length == 0, List.of(ends)));
+    }
+    boolean[] isComplete = new boolean[rings.size()];
+    for (int i = 0; i < isComplete.length; i++) {
+      isComplete[i] = rings.get(i).isComplete();
+    }
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      inComplete.set(e, isAmong(isComplete, e));
+    }
+  }
+
+  /** Gives each ring its number, and tells their lengths. */
+  private int[] number(Unions ways) {
+    int[] lengths = new int[64];
+    int count = 0;
+    for (int i = 0; i < ringOf.length; i++) {
+      int f = i >> 1;
+      if (!mesh.hasFace(f) || mesh.size(f) != 4) {
+        ringOf[i] = Mesh.NONE;
+        continue;
+      }
+      int root = ways.rootOf(i);
+      if (root == i) {
+        lengths = count == lengths.length ? Arrays.copyOf(lengths, 2 * count) : lengths;
+        ringOf[i] = count++;
+      } else {
+        ringOf[i] = ringOf[root];
+      }
+      lengths[ringOf[i]]++;
+    }
+    return Arrays.copyOf(lengths, count);
+  }
+
+  /** What stops each ring: two for an open one, by the edges. */
+  private List<Stop[]> stops(int count) {
+    List<Stop[]> stops = new ArrayList<>(Collections.nCopies(count, NONE));
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      int start = topology.uses(e) == 0 ? Mesh.NONE : mesh.cornerOn(e);
+      if (start == Mesh.NONE) {
+        continue;
+      }
+      int c = start;
+      do {
+        Stop stop = mesh.size(mesh.faceOf(c)) == 4 ? stopAt(e, c) : null;
+        if (stop != null) {
+          int ring = ringOf[passage(c)];
+          Stop[] before = stops.get(ring);
+          Stop[] after = Arrays.copyOf(before, before.length + 1);
+          after[before.length] = stop;
+          stops.set(ring, after);
+        }
+        c = mesh.nextOnEdge(c);
+      } while (c != start);
+    }
+    return stops;
+  }
+
+  private static final Stop[] NONE = {};
+
+  /** Why a ring does not go on from the quad of a side across its edge; null if it does. */
+  private @Nullable Stop stopAt(int e, int side) {
+    if (topology.uses(e) != 2) {
+      return topology.uses(e) == 1 ? Stop.border(e) : Stop.crowded(e);
+    }
+    int f = mesh.faceOf(mesh.nextOnEdge(side));
+    return mesh.size(f) == 4 ? null : Stop.face(e, f, mesh.size(f));
+  }
+
+  /** Whether some of the rings cross an edge. */
+  private boolean isAmong(boolean[] some, int e) {
+    int start = topology.uses(e) == 0 ? Mesh.NONE : mesh.cornerOn(e);
+    if (start == Mesh.NONE) {
+      return false;
+    }
+    int c = start;
+    do {
+      if (mesh.size(mesh.faceOf(c)) == 4 && some[ringOf[passage(c)]]) {
+        return true;
+      }
+      c = mesh.nextOnEdge(c);
+    } while (c != start);
+    return false;
   }
 
   /** The rings, by the lowest quad and its first way. */
@@ -72,71 +158,10 @@ public final class Rings {
     return ringOf[2 * f + way];
   }
 
-  private void ringThrough(int f, int way) {
-    crossings = 0;
-    int out = way == 0 ? mesh.firstCorner(f) : mesh.next(mesh.firstCorner(f));
-    ringOf[2 * f + way] = rings.size();
-    int length = 1;
-    Walked forward = walk(opposite(out));
-    length += forward.passed;
-    List<Stop> ends = List.of();
-    if (forward.stop != null) {
-      Walked back = walk(out);
-      length += back.passed;
-      ends = back.stop == null ? List.of() : List.of(back.stop, forward.stop);
-    }
-    Summary ring = new Summary(length, forward.stop == null, ends);
-    rings.add(ring);
-    if (ring.isComplete()) {
-      for (int i = 0; i < crossings; i++) {
-        inComplete.set(crossed[i]);
-      }
-    }
-  }
-
-  /** How far one walk went, and what stopped it; nothing, if it came back to its beginning. */
-  private record Walked(int passed, @Nullable Stop stop) {}
-
-  /** Leaves a quad across the side at a corner and goes on until something stops it. */
-  private Walked walk(int side) {
-    int count = 0;
-    int at = side;
-    while (true) {
-      int e = mesh.edgeOf(at);
-      note(e);
-      if (topology.uses(e) != 2) {
-        return new Walked(count, topology.uses(e) == 1 ? Stop.border(e) : Stop.crowded(e));
-      }
-      int in = mesh.nextOnEdge(at);
-      int f = mesh.faceOf(in);
-      if (mesh.size(f) != 4) {
-        return new Walked(count, Stop.face(e, f, mesh.size(f)));
-      }
-      int way = wayOf(f, in);
-      if (ringOf[2 * f + way] != Mesh.NONE) {
-        // Only the beginning can be met again: every side leads to one other.
-        return new Walked(count, null);
-      }
-      ringOf[2 * f + way] = rings.size();
-      count++;
-      at = opposite(in);
-    }
-  }
-
-  private void note(int e) {
-    if (crossings == crossed.length) {
-      crossed = Arrays.copyOf(crossed, 2 * crossings);
-    }
-    crossed[crossings++] = e;
-  }
-
-  private int opposite(int c) {
-    return mesh.next(mesh.next(c));
-  }
-
-  /** 0 across the first and third side of a quad, 1 across the others. */
-  private int wayOf(int f, int c) {
+  /** The passage of a quad across one of its sides and the one opposite. */
+  private int passage(int c) {
+    int f = mesh.faceOf(c);
     int first = mesh.firstCorner(f);
-    return c == first || c == opposite(first) ? 0 : 1;
+    return 2 * f + (c == first || c == mesh.next(mesh.next(first)) ? 0 : 1);
   }
 }

@@ -39,6 +39,7 @@ public final class SegmentGrid {
   private final int mask;
   private final int[] starts;
   private final int[] items;
+  private final boolean isCrowded;
   private int mostInCell = MOST_IN_CELL;
 
   /**
@@ -65,9 +66,12 @@ public final class SegmentGrid {
         starts[block[i] + 1]++;
       }
     }
+    int most = 0;
     for (int i = 0; i <= mask; i++) {
+      most = Math.max(most, starts[i + 1]);
       starts[i + 1] += starts[i];
     }
+    isCrowded = most > MOST_WHERE_CROWDED;
     items = new int[starts[mask + 1]];
     int[] filled = Arrays.copyOf(starts, mask + 1);
     for (int[] block : cells) {
@@ -168,6 +172,9 @@ public final class SegmentGrid {
    * looked into less far from now on. Cost: the vertices.
    */
   public void beAskedAboutAll() {
+    if (!isCrowded) {
+      return;
+    }
     long looks = 0;
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
