@@ -88,6 +88,9 @@ final class Tell {
 
   /** A number to three digits, without noughts at its end. */
   static String number(double value) {
+    if (!Double.isFinite(value)) {
+      return "beyond measure";
+    }
     return new BigDecimal(value).round(new MathContext(3)).stripTrailingZeros().toPlainString();
   }
 

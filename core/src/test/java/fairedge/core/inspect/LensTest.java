@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import fairedge.core.Meshes;
 import fairedge.core.flow.EdgeLoops;
 import fairedge.core.flow.Topology;
+import fairedge.core.geometry.Axis;
+import fairedge.core.geometry.Bending.Way;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.LensPicture.Spot;
@@ -268,6 +270,31 @@ class LensTest {
       assertThat(picture.sentence()).as(fixture.getKey()).isNotBlank();
       picture.faces().forEach(t -> assertThat(IntStream.of(t.ids())).allMatch(mesh::hasFace));
       picture.edges().forEach(t -> assertThat(IntStream.of(t.ids())).allMatch(mesh::hasEdge));
+    }
+  }
+
+  @Test
+  void placesBeyondMeasure_areLookedAt_withoutAnError() {
+    for (double far : new double[] {1e300, 1e155, 1e-300, Double.MIN_VALUE, Double.NaN}) {
+      MeshBuilder b = new MeshBuilder();
+      for (int v = 0; v < 12; v++) {
+        b.vertex(v % 4, far * (v / 4), v == 5 ? far : 0);
+      }
+      for (int f : new int[] {0, 1, 2, 4, 5, 6}) {
+        b.face(f, f + 1, f + 5, f + 4);
+      }
+      b.vertex(1.5, 0, 0);
+      b.face(12, 0, 7);
+      Mesh mesh = b.build();
+      Inspector inspector = inspector(mesh, Meshes.grid(3, 2));
+      for (Lens lens : Lens.values()) {
+        assertThat(inspector.look(mesh, lens).sentence()).isNotBlank();
+      }
+      for (Way way : Way.values()) {
+        BendTrial trial = new BendTrial(way, Axis.Y, Axis.Z, 0.9, 0.25, 15);
+        assertThat(inspector.bend(mesh, trial).picture().sentence()).isNotBlank();
+      }
+      assertThat(inspector.inspect(mesh).findings()).isNotNull();
     }
   }
 }
