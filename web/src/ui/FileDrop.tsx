@@ -1,5 +1,6 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { Button } from './Button';
+import { DropArea } from './DropArea';
 
 interface Props {
   /** What is to come, for a screen reader. */
@@ -13,21 +14,11 @@ interface Props {
 
 /** Where a file is dropped, or chosen. */
 export function FileDrop({ label, accept, onDropped, onChosen, children }: Props) {
-  const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   return (
-    <div
-      data-testid="drop"
-      className={`border border-dashed p-4 ${over ? 'border-ink bg-shoal1' : 'border-ctl'}`}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        setOver(false);
-        const dropped = e.dataTransfer.files[0];
+    <DropArea
+      onDropped={(data) => {
+        const dropped = data.files[0];
         if (dropped) onDropped(dropped);
       }}
     >
@@ -50,6 +41,6 @@ export function FileDrop({ label, accept, onDropped, onChosen, children }: Props
         <Button onClick={() => input.current?.click()}>Choose a file</Button>
         {children}
       </div>
-    </div>
+    </DropArea>
   );
 }

@@ -1,5 +1,6 @@
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { Button } from '../../ui/Button';
+import { DropArea } from '../../ui/DropArea';
 
 /** A file with its path in what was brought. */
 export interface Brought {
@@ -9,7 +10,6 @@ export interface Brought {
 
 /** Where a zip, files or a folder of them are dropped, or chosen. */
 export function BundleDrop({ onBrought }: { onBrought: (files: Brought[]) => void }) {
-  const [over, setOver] = useState(false);
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const take = (input: HTMLInputElement) => {
@@ -22,19 +22,10 @@ export function BundleDrop({ onBrought }: { onBrought: (files: Brought[]) => voi
     if (chosen.length > 0) onBrought(chosen);
   };
   return (
-    <div
-      data-testid="drop"
-      className={`border border-dashed p-5 ${over ? 'border-ink bg-shoal1' : 'border-ctl'}`}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        setOver(false);
-        void droppedOf(e.dataTransfer).then((dropped) => dropped.length > 0 && onBrought(dropped));
-      }}
+    <DropArea
+      onDropped={(data) =>
+        void droppedOf(data).then((dropped) => dropped.length > 0 && onBrought(dropped))
+      }
     >
       <input
         ref={files}
@@ -65,7 +56,7 @@ export function BundleDrop({ onBrought }: { onBrought: (files: Brought[]) => voi
         </Button>
         <Button onClick={() => folder.current?.click()}>Choose a folder</Button>
       </div>
-    </div>
+    </DropArea>
   );
 }
 

@@ -258,6 +258,7 @@ class PlacesTest {
     browser.press("Hand in for students");
     browser.see("drop");
     browser.open("/exercises/" + exercise("Mooring bollard") + "/bundle");
+    browser.see("drop");
     browser.choose(files);
     browser.see("bundle");
     browser.seeText("bundle", "Its name names nobody in the class.");
