@@ -73,7 +73,7 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
         onChosen={(f) => void send(f)}
         onDropped={(f) => void send(f)}
       />
-      <div className="mt-3 flex items-center gap-3">
+      <div className="mt-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
         <span>Its lengths are in</span>
         <Choice
           label="Unit"
@@ -81,13 +81,13 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
           options={units.map((u) => [u, u] as const)}
           onChange={setUnit}
         />
-        <span className="ml-3">and upwards is</span>
+        <span>Upwards points its</span>
         <Choice
           label="Upwards"
           value={up}
           options={[
-            ['z', 'Z'],
-            ['y', 'Y'],
+            ['z', 'Z axis'],
+            ['y', 'Y axis'],
           ]}
           onChange={setUp}
         />
