@@ -23,7 +23,7 @@ final class Smooth {
     int highest = highest(cage, MOST_LEVELS, MOST_QUADS);
     if (highest == 0) {
       throw Problem.of(
-          Problem.Kind.REFUSED,
+          Problem.Kind.BAD_INPUT,
           "This mesh has more quads when it is subdivided once than a page can show: "
               + CatmullClark.faces(cage, 1)
               + ", and "
