@@ -2,7 +2,8 @@ import { memo, useMemo } from 'react';
 import type { Preview } from '../api/client';
 import type { Point } from '../mesh/MeshBuffers';
 import { useStage } from './Stage';
-import type { Projected, StageView } from './StageView';
+import type { Projected } from './Eye';
+import type { StageView } from './StageView';
 
 type Piece = Preview['pieces'][number];
 type CutPoint = Piece['points'][number];

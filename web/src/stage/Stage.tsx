@@ -11,7 +11,8 @@ import {
 } from 'react';
 import type { MeshBuffers } from '../mesh/MeshBuffers';
 import { Rose, ScaleBar } from './Furniture';
-import { StageView, type Insets, type Lens } from './StageView';
+import type { Insets } from './Eye';
+import { StageView, type Lens } from './StageView';
 
 const StageContext = createContext<StageView | null>(null);
 

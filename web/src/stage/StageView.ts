@@ -1,5 +1,4 @@
 import {
-  Box3,
   BufferGeometry,
   Color,
   DoubleSide,
@@ -8,7 +7,6 @@ import {
   LineSegments,
   Matrix4,
   Mesh,
-  PerspectiveCamera,
   Raycaster,
   Scene,
   ShaderMaterial,
@@ -16,9 +14,9 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import type { Surface } from '../mesh/surface';
+import { Eye } from './Eye';
 import { ModelGeometry } from './ModelGeometry';
 import { fatLines, setLines } from './fatLines';
 import type { LensPicture } from './lenses';
@@ -39,39 +37,18 @@ export type Lens =
   | 'stripes'
   | 'subdivided'
   | 'bend';
-export interface CameraPlace {
-  eye: Point;
-  target: Point;
-}
-export interface Projected {
-  x: number;
-  y: number;
-  /** In front of the camera at all. */
-  ahead: boolean;
-}
-
-const FLY_MS = 280;
 const MERGE_AFTER_MS = 400;
 /** Mean lengths on screen at which edges begin to show, and show in full. */
 const FAINT_EDGES = 1.2;
 const FULL_EDGES = 5;
 const INK = '#10283a';
-function asPoint(v: Vector3): Point {
-  return { x: v.x, y: v.y, z: v.z };
-}
-
-/** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
-export type Insets = [number, number, number, number];
-
 /**
  * The scene of one mesh view: draws on demand only, turns, pans, zooms, projects and picks. Holds all
  * three.js objects and frees them; React sees numbers only.
  */
-export class StageView {
-  readonly camera = new PerspectiveCamera(32, 1, 1, 1e5);
+export class StageView extends Eye {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
-  private readonly controls: OrbitControls;
   private readonly raycaster = new Raycaster();
   private readonly solid = new Solid();
   private readonly edges = new LineSegments(
@@ -117,24 +94,17 @@ export class StageView {
   hiddenFaces: ReadonlySet<number> = new Set();
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
-  private model: ModelGeometry | undefined;
   private frame = 0;
-  private flight = 0;
   private merging: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
   private readonly resizing: ResizeObserver;
-  width = 1;
-  height = 1;
   version = 0;
-  /** Whether someone turned it from where it stood at first. */
-  isMoved = false;
-  private insets: Insets = [24, 56, 24, 56];
 
   constructor(private readonly host: HTMLElement) {
+    super(host);
     this.renderer = new WebGLRenderer({ antialias: true });
     this.renderer.domElement.style.cssText = 'display:block;position:absolute;inset:0';
     host.prepend(this.renderer.domElement);
-    this.camera.up.set(0, 0, 1);
     this.edges.frustumCulled = false;
     this.graticule.renderOrder = -2;
     this.scene.add(this.graticule, this.solid.group, this.smooth.group);
@@ -144,14 +114,6 @@ export class StageView {
     this.behind.visible = false;
     this.behind.frustumCulled = false;
     this.hatched.renderOrder = 1;
-    this.controls = new OrbitControls(this.camera, host);
-    this.controls.enableDamping = false;
-    this.controls.zoomToCursor = true;
-    this.controls.addEventListener('change', () => this.changed());
-    this.controls.addEventListener('start', () => {
-      this.isMoved = true;
-      cancelAnimationFrame(this.flight);
-    });
     this.resizing = new ResizeObserver(() => this.resize());
     this.resizing.observe(host);
     this.resize();
@@ -160,9 +122,8 @@ export class StageView {
 
   dispose() {
     cancelAnimationFrame(this.frame);
-    cancelAnimationFrame(this.flight);
     this.resizing.disconnect();
-    this.controls.dispose();
+    this.rest();
     clearTimeout(this.merging);
     this.model?.dispose();
     this.solid.dispose();
@@ -195,7 +156,7 @@ export class StageView {
     };
   };
 
-  private changed() {
+  protected changed() {
     this.version++;
     // What is drawn over the model projects before the next frame is rendered.
     this.camera.updateMatrixWorld();
@@ -249,11 +210,6 @@ export class StageView {
     }
     this.tones.resize(this.width, this.height);
     this.changed();
-  }
-
-  /** What of the frame the model leaves free when it is fitted into it. */
-  keepFree(insets: Insets) {
-    this.insets = insets;
   }
 
   /** Takes the furniture's colours from the page's theme; the model keeps its own, dimmed by night. */
@@ -430,220 +386,8 @@ export class StageView {
     return this.point(origin.clone().addScaledVector(direction, depth));
   }
 
-  /** To the right and upwards on the screen, of unit length. */
-  get screenAxes(): { right: Point; up: Point } {
-    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
-    const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1);
-    return { right: { ...asPoint(right) }, up: { ...asPoint(up) } };
-  }
-
   middleOf(face: number): Point {
     return this.point(this.model!.middleOf(face));
-  }
-
-  /** Looks squarely at a face, from outside. */
-  lookAt(face: number) {
-    if (!this.model?.buffers.hasFace(face)) return;
-    const normal = this.model.normalOf(face);
-    const middle = this.model.middleOf(face);
-    const eye = middle
-      .clone()
-      .addScaledVector(normal, this.camera.position.distanceTo(this.controls.target));
-    // Straight from above the rose has no side to show: a hair aside.
-    if (Math.hypot(normal.x, normal.y) < 1e-3) eye.y -= 1e-3 * this.model.radius;
-    this.flyTo(this.point(middle), { eye: this.point(eye), target: this.point(middle) });
-  }
-
-  /** Turns to a side and fits: azimuth from the front (-y) in degrees, height in degrees. */
-  fit(azimuth = -28, elevation = 27) {
-    if (!this.model) return;
-    const a = ((azimuth - 90) * Math.PI) / 180;
-    const e = (elevation * Math.PI) / 180;
-    const direction = new Vector3(
-      Math.cos(a) * Math.cos(e),
-      Math.sin(a) * Math.cos(e),
-      Math.sin(e),
-    );
-    this.frameFrom(direction, this.model.centre);
-  }
-
-  /**
-   * Turns to the side of the model on which most of some places lie, by where they lie from its
-   * middle; where they lie all round, to the back.
-   */
-  turnTo(places: readonly Point[]) {
-    if (!this.model) return;
-    const { centre } = this.model;
-    const way = new Vector3();
-    for (const place of places) way.add(this.vector(place).sub(centre).normalize());
-    const back = this.camera.position.clone().sub(this.controls.target).setZ(0).negate();
-    if (way.length() < 0.2 * places.length) way.copy(back).setZ(0.35 * back.length());
-    // From straight above or below, up would be anywhere.
-    const flat = Math.hypot(way.x, way.y);
-    if (flat < 0.2 * Math.abs(way.z)) way.add(back.setLength(0.2 * Math.abs(way.z)));
-    this.frameFrom(way.normalize(), centre);
-  }
-
-  /** Goes nearer until some places fill the frame, from where the eye stands. */
-  approach(places: readonly Point[]) {
-    if (!this.model) return;
-    const box = new Box3().setFromPoints(places.map((p) => this.vector(p)));
-    const middle = box.getCenter(new Vector3());
-    const across = Math.max(box.getSize(new Vector3()).length(), 0.01 * this.model.radius);
-    const away = this.camera.position.clone().sub(this.controls.target);
-    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
-    const distance = Math.min(away.length() * 0.6, (0.7 * across) / tall);
-    this.controls.target.copy(middle);
-    this.camera.position.copy(middle).add(away.setLength(distance));
-    this.isMoved = true;
-    this.controls.update();
-    this.changed();
-  }
-
-  /** Stands as near as the free part of the frame allows: every vertex lies inside it. */
-  private frameFrom(direction: Vector3, centre: Vector3) {
-    const distance = this.fittingDistance(direction, centre);
-    this.camera.near = distance / 200;
-    this.camera.far = distance * 20;
-    this.camera.position.copy(centre).addScaledVector(direction, distance);
-    this.controls.target.copy(centre);
-    this.offsetView();
-    this.controls.update();
-    this.changed();
-  }
-
-  private fittingDistance(direction: Vector3, centre: Vector3): number {
-    const [left, top, right, bottom] = this.insets;
-    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
-    const freeTall = (tall * Math.max(80, this.height - top - bottom)) / this.height;
-    const freeWide = (tall * Math.max(80, this.width - left - right)) / this.height;
-    const across = new Vector3().crossVectors(this.camera.up, direction).normalize();
-    const upward = new Vector3().crossVectors(direction, across);
-    const reach = this.model!.reach(centre, across, upward, direction);
-    return reach((x, y, z) => Math.max(x / freeWide, y / freeTall) + z);
-  }
-
-  /** Moves the middle of the picture to the middle of the free part of the frame. */
-  private offsetView() {
-    const [left, top, right, bottom] = this.insets;
-    this.camera.setViewOffset(
-      this.width,
-      this.height,
-      (right - left) / 2,
-      (bottom - top) / 2,
-      this.width,
-      this.height,
-    );
-    this.camera.updateProjectionMatrix();
-  }
-
-  /**
-   * Flies so that a place faces the eye, or to the side from which a camera saw it, along the
-   * shortest turn; stops on any input.
-   */
-  flyTo(place: Point, camera?: CameraPlace) {
-    if (!this.model) return;
-    const start = this.camera.position.clone();
-    const startTarget = this.controls.target.clone();
-    const end = camera ? this.eyeAtSideOf(camera) : this.eyeFacing(this.vector(place));
-    const endTarget = camera ? this.model.centre.clone() : startTarget.clone();
-    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    const began = performance.now();
-    this.isMoved = true;
-    cancelAnimationFrame(this.flight);
-    const move = (now: number) => {
-      const t = still ? 1 : Math.min(1, (now - began) / FLY_MS);
-      const eased = 1 - (1 - t) ** 3;
-      this.controls.target.lerpVectors(startTarget, endTarget, eased);
-      const from = start.clone().sub(startTarget);
-      const to = end.clone().sub(endTarget);
-      const length = from.length() + (to.length() - from.length()) * eased;
-      const direction = from.lerp(to, eased);
-      this.camera.position
-        .copy(this.controls.target)
-        .addScaledVector(direction.normalize(), length);
-      this.controls.update();
-      this.changed();
-      if (t < 1) this.flight = requestAnimationFrame(move);
-    };
-    this.flight = requestAnimationFrame(move);
-  }
-
-  /** The side is the camera's; how near to stand is this frame's to say. */
-  private eyeAtSideOf(camera: CameraPlace): Vector3 {
-    const side = this.vector(camera.eye).sub(this.vector(camera.target)).normalize();
-    const { centre } = this.model!;
-    return centre.clone().addScaledVector(side, this.fittingDistance(side, centre));
-  }
-
-  /** Where the eye must be to look at a place from outside, no lower than it stands. */
-  private eyeFacing(place: Vector3): Vector3 {
-    if (!this.isHidden(this.point(place))) return this.camera.position.clone();
-    const distance = this.camera.position.distanceTo(this.controls.target);
-    const outward = this.model!.normalNear(place);
-    const lifted = outward.add(new Vector3(0, 0, outward.z < -0.3 ? 0 : 0.35)).normalize();
-    return this.controls.target.clone().addScaledVector(lifted, distance);
-  }
-
-  /** Stands where a camera stood, as far as that can be. */
-  stand(place: CameraPlace) {
-    if (!this.model) return;
-    const eye = this.vector(place.eye);
-    const target = this.vector(place.target);
-    if (!(eye.distanceTo(target) > 1e-6 * this.model.radius)) return;
-    this.camera.position.copy(eye);
-    this.controls.target.copy(target);
-    this.controls.update();
-    this.isMoved = true;
-    this.changed();
-  }
-
-  private vector(p: Point): Vector3 {
-    return new Vector3(...this.model!.buffers.toLocal(p));
-  }
-
-  private point(v: Vector3): Point {
-    return this.model!.buffers.toWorld([v.x, v.y, v.z]);
-  }
-
-  get cameraPlace(): CameraPlace | undefined {
-    return this.model
-      ? { eye: this.point(this.camera.position), target: this.point(this.controls.target) }
-      : undefined;
-  }
-
-  /** The turn of the view about the up axis, in degrees from the front. */
-  get azimuth(): number {
-    const d = this.camera.position.clone().sub(this.controls.target);
-    return (Math.atan2(d.y, d.x) * 180) / Math.PI + 90;
-  }
-
-  /** Pixels for one unit at the depth of what the view turns about. */
-  get pixelsPerUnit(): number {
-    const distance = this.camera.position.distanceTo(this.controls.target);
-    const tall = 2 * distance * Math.tan((this.camera.fov * Math.PI) / 360);
-    return this.height / tall;
-  }
-
-  project(p: Point): Projected {
-    return this.projector()(p);
-  }
-
-  /** Tells where places are seen, for many of them while the view stands still. */
-  projector(): (p: Point) => Projected {
-    if (!this.model) return () => ({ x: 0, y: 0, ahead: false });
-    const { buffers } = this.model;
-    const { projectionMatrix, matrixWorldInverse } = this.camera;
-    const m = new Matrix4().multiplyMatrices(projectionMatrix, matrixWorldInverse).elements;
-    const { width, height } = this;
-    return (p) => {
-      const [x, y, z] = buffers.toLocal(p);
-      // What is ahead has a positive fourth coordinate: it is its depth.
-      const w = m[3]! * x + m[7]! * y + m[11]! * z + m[15]!;
-      const right = (m[0]! * x + m[4]! * y + m[8]! * z + m[12]!) / w;
-      const up = (m[1]! * x + m[5]! * y + m[9]! * z + m[13]!) / w;
-      return { x: ((right + 1) / 2) * width, y: ((1 - up) / 2) * height, ahead: w > 0 };
-    };
   }
 
   /** Whether the model hides a place that lies on it. */

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { readAddress, writeAddress } from '../ui/useAddressed';
-import type { CameraPlace, StageView } from './StageView';
+import type { CameraPlace } from './Eye';
+import type { StageView } from './StageView';
 
 const REST_MS = 400;
 

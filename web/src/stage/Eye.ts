@@ -1,0 +1,277 @@
+import { Box3, Matrix4, PerspectiveCamera, Vector3 } from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import type { Point } from '../mesh/MeshBuffers';
+import type { ModelGeometry } from './ModelGeometry';
+
+export interface CameraPlace {
+  eye: Point;
+  target: Point;
+}
+export interface Projected {
+  x: number;
+  y: number;
+  /** In front of the camera at all. */
+  ahead: boolean;
+}
+
+/** Edges of the frame that stay free of the model: left, top, right, bottom, in pixels. */
+export type Insets = [number, number, number, number];
+
+const FLY_MS = 280;
+
+function asPoint(v: Vector3): Point {
+  return { x: v.x, y: v.y, z: v.z };
+}
+
+/** From where a model is looked at: turned by hand, framed, flown to a place; and where places are seen. */
+export abstract class Eye {
+  readonly camera = new PerspectiveCamera(32, 1, 1, 1e5);
+  /** Whether someone turned it from where it stood at first. */
+  isMoved = false;
+  width = 1;
+  height = 1;
+  protected readonly controls: OrbitControls;
+  protected model: ModelGeometry | undefined;
+  private flight = 0;
+  private insets: Insets = [24, 56, 24, 56];
+
+  protected constructor(host: HTMLElement) {
+    this.camera.up.set(0, 0, 1);
+    this.controls = new OrbitControls(this.camera, host);
+    this.controls.enableDamping = false;
+    this.controls.zoomToCursor = true;
+    this.controls.addEventListener('change', () => this.changed());
+    this.controls.addEventListener('start', () => {
+      this.isMoved = true;
+      cancelAnimationFrame(this.flight);
+    });
+  }
+
+  /** Something is to be drawn anew. */
+  protected abstract changed(): void;
+
+  abstract isHidden(place: Point): boolean;
+
+  /** Follows no hand any more. */
+  protected rest() {
+    cancelAnimationFrame(this.flight);
+    this.controls.dispose();
+  }
+
+  /** What of the frame the model leaves free when it is fitted into it. */
+  keepFree(insets: Insets) {
+    this.insets = insets;
+  }
+
+  /** To the right and upwards on the screen, of unit length. */
+  get screenAxes(): { right: Point; up: Point } {
+    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
+    const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1);
+    return { right: { ...asPoint(right) }, up: { ...asPoint(up) } };
+  }
+
+  /** Looks squarely at a face, from outside. */
+  lookAt(face: number) {
+    if (!this.model?.buffers.hasFace(face)) return;
+    const normal = this.model.normalOf(face);
+    const middle = this.model.middleOf(face);
+    const eye = middle
+      .clone()
+      .addScaledVector(normal, this.camera.position.distanceTo(this.controls.target));
+    // Straight from above the rose has no side to show: a hair aside.
+    if (Math.hypot(normal.x, normal.y) < 1e-3) eye.y -= 1e-3 * this.model.radius;
+    this.flyTo(this.point(middle), { eye: this.point(eye), target: this.point(middle) });
+  }
+
+  /** Turns to a side and fits: azimuth from the front (-y) in degrees, height in degrees. */
+  fit(azimuth = -28, elevation = 27) {
+    if (!this.model) return;
+    const a = ((azimuth - 90) * Math.PI) / 180;
+    const e = (elevation * Math.PI) / 180;
+    const direction = new Vector3(
+      Math.cos(a) * Math.cos(e),
+      Math.sin(a) * Math.cos(e),
+      Math.sin(e),
+    );
+    this.frameFrom(direction, this.model.centre);
+  }
+
+  /**
+   * Turns to the side of the model on which most of some places lie, by where they lie from its
+   * middle; where they lie all round, to the back.
+   */
+  turnTo(places: readonly Point[]) {
+    if (!this.model) return;
+    const { centre } = this.model;
+    const way = new Vector3();
+    for (const place of places) way.add(this.vector(place).sub(centre).normalize());
+    const back = this.camera.position.clone().sub(this.controls.target).setZ(0).negate();
+    if (way.length() < 0.2 * places.length) way.copy(back).setZ(0.35 * back.length());
+    // From straight above or below, up would be anywhere.
+    const flat = Math.hypot(way.x, way.y);
+    if (flat < 0.2 * Math.abs(way.z)) way.add(back.setLength(0.2 * Math.abs(way.z)));
+    this.frameFrom(way.normalize(), centre);
+  }
+
+  /** Goes nearer until some places fill the frame, from where the eye stands. */
+  approach(places: readonly Point[]) {
+    if (!this.model) return;
+    const box = new Box3().setFromPoints(places.map((p) => this.vector(p)));
+    const middle = box.getCenter(new Vector3());
+    const across = Math.max(box.getSize(new Vector3()).length(), 0.01 * this.model.radius);
+    const away = this.camera.position.clone().sub(this.controls.target);
+    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
+    const distance = Math.min(away.length() * 0.6, (0.7 * across) / tall);
+    this.controls.target.copy(middle);
+    this.camera.position.copy(middle).add(away.setLength(distance));
+    this.isMoved = true;
+    this.controls.update();
+    this.changed();
+  }
+
+  /** Stands as near as the free part of the frame allows: every vertex lies inside it. */
+  private frameFrom(direction: Vector3, centre: Vector3) {
+    const distance = this.fittingDistance(direction, centre);
+    this.camera.near = distance / 200;
+    this.camera.far = distance * 20;
+    this.camera.position.copy(centre).addScaledVector(direction, distance);
+    this.controls.target.copy(centre);
+    this.offsetView();
+    this.controls.update();
+    this.changed();
+  }
+
+  private fittingDistance(direction: Vector3, centre: Vector3): number {
+    const [left, top, right, bottom] = this.insets;
+    const tall = Math.tan((this.camera.fov * Math.PI) / 360);
+    const freeTall = (tall * Math.max(80, this.height - top - bottom)) / this.height;
+    const freeWide = (tall * Math.max(80, this.width - left - right)) / this.height;
+    const across = new Vector3().crossVectors(this.camera.up, direction).normalize();
+    const upward = new Vector3().crossVectors(direction, across);
+    const reach = this.model!.reach(centre, across, upward, direction);
+    return reach((x, y, z) => Math.max(x / freeWide, y / freeTall) + z);
+  }
+
+  /** Moves the middle of the picture to the middle of the free part of the frame. */
+  protected offsetView() {
+    const [left, top, right, bottom] = this.insets;
+    this.camera.setViewOffset(
+      this.width,
+      this.height,
+      (right - left) / 2,
+      (bottom - top) / 2,
+      this.width,
+      this.height,
+    );
+    this.camera.updateProjectionMatrix();
+  }
+
+  /**
+   * Flies so that a place faces the eye, or to the side from which a camera saw it, along the
+   * shortest turn; stops on any input.
+   */
+  flyTo(place: Point, camera?: CameraPlace) {
+    if (!this.model) return;
+    const start = this.camera.position.clone();
+    const startTarget = this.controls.target.clone();
+    const end = camera ? this.eyeAtSideOf(camera) : this.eyeFacing(this.vector(place));
+    const endTarget = camera ? this.model.centre.clone() : startTarget.clone();
+    const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    const began = performance.now();
+    this.isMoved = true;
+    cancelAnimationFrame(this.flight);
+    const move = (now: number) => {
+      const t = still ? 1 : Math.min(1, (now - began) / FLY_MS);
+      const eased = 1 - (1 - t) ** 3;
+      this.controls.target.lerpVectors(startTarget, endTarget, eased);
+      const from = start.clone().sub(startTarget);
+      const to = end.clone().sub(endTarget);
+      const length = from.length() + (to.length() - from.length()) * eased;
+      const direction = from.lerp(to, eased);
+      this.camera.position
+        .copy(this.controls.target)
+        .addScaledVector(direction.normalize(), length);
+      this.controls.update();
+      this.changed();
+      if (t < 1) this.flight = requestAnimationFrame(move);
+    };
+    this.flight = requestAnimationFrame(move);
+  }
+
+  /** The side is the camera's; how near to stand is this frame's to say. */
+  private eyeAtSideOf(camera: CameraPlace): Vector3 {
+    const side = this.vector(camera.eye).sub(this.vector(camera.target)).normalize();
+    const { centre } = this.model!;
+    return centre.clone().addScaledVector(side, this.fittingDistance(side, centre));
+  }
+
+  /** Where the eye must be to look at a place from outside, no lower than it stands. */
+  private eyeFacing(place: Vector3): Vector3 {
+    if (!this.isHidden(this.point(place))) return this.camera.position.clone();
+    const distance = this.camera.position.distanceTo(this.controls.target);
+    const outward = this.model!.normalNear(place);
+    const lifted = outward.add(new Vector3(0, 0, outward.z < -0.3 ? 0 : 0.35)).normalize();
+    return this.controls.target.clone().addScaledVector(lifted, distance);
+  }
+
+  /** Stands where a camera stood, as far as that can be. */
+  stand(place: CameraPlace) {
+    if (!this.model) return;
+    const eye = this.vector(place.eye);
+    const target = this.vector(place.target);
+    if (!(eye.distanceTo(target) > 1e-6 * this.model.radius)) return;
+    this.camera.position.copy(eye);
+    this.controls.target.copy(target);
+    this.controls.update();
+    this.isMoved = true;
+    this.changed();
+  }
+
+  protected vector(p: Point): Vector3 {
+    return new Vector3(...this.model!.buffers.toLocal(p));
+  }
+
+  protected point(v: Vector3): Point {
+    return this.model!.buffers.toWorld([v.x, v.y, v.z]);
+  }
+
+  get cameraPlace(): CameraPlace | undefined {
+    return this.model
+      ? { eye: this.point(this.camera.position), target: this.point(this.controls.target) }
+      : undefined;
+  }
+
+  /** The turn of the view about the up axis, in degrees from the front. */
+  get azimuth(): number {
+    const d = this.camera.position.clone().sub(this.controls.target);
+    return (Math.atan2(d.y, d.x) * 180) / Math.PI + 90;
+  }
+
+  /** Pixels for one unit at the depth of what the view turns about. */
+  get pixelsPerUnit(): number {
+    const distance = this.camera.position.distanceTo(this.controls.target);
+    const tall = 2 * distance * Math.tan((this.camera.fov * Math.PI) / 360);
+    return this.height / tall;
+  }
+
+  project(p: Point): Projected {
+    return this.projector()(p);
+  }
+
+  /** Tells where places are seen, for many of them while the view stands still. */
+  projector(): (p: Point) => Projected {
+    if (!this.model) return () => ({ x: 0, y: 0, ahead: false });
+    const { buffers } = this.model;
+    const { projectionMatrix, matrixWorldInverse } = this.camera;
+    const m = new Matrix4().multiplyMatrices(projectionMatrix, matrixWorldInverse).elements;
+    const { width, height } = this;
+    return (p) => {
+      const [x, y, z] = buffers.toLocal(p);
+      // What is ahead has a positive fourth coordinate: it is its depth.
+      const w = m[3]! * x + m[7]! * y + m[11]! * z + m[15]!;
+      const right = (m[0]! * x + m[4]! * y + m[8]! * z + m[12]!) / w;
+      const up = (m[1]! * x + m[5]! * y + m[9]! * z + m[13]!) / w;
+      return { x: ((right + 1) / 2) * width, y: ((1 - up) / 2) * height, ahead: w > 0 };
+    };
+  }
+}
