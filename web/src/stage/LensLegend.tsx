@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
 import { CardLink } from '../ui/CardLink';
 import { BendControls } from './BendControls';
+import { numberText } from '../ui/time';
 import { WithTerms } from '../ui/WithTerms';
 import { useStage } from './Stage';
 import { isBent, LENSES, lookOf, type LensPicture } from './lenses';
@@ -63,7 +64,7 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
                 {tone.words}
                 {tone.isLength && ` ${unit}`}
               </span>
-              <span className="ml-auto pl-2 text-ink2">{tone.ids.length}</span>
+              <span className="ml-auto pl-2 text-ink2">{numberText(tone.ids.length)}</span>
             </li>
           ))}
         </ul>
