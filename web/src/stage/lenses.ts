@@ -10,7 +10,7 @@ export type ComputedLens = 'flow' | 'poles' | 'spacing' | 'shape-change';
 /** The same, and the lens whose picture lies on the smooth surface. */
 export type AskedLens = ComputedLens | 'subdivided';
 
-/** A bend, twist or taper that is tried; what is null is the core's to choose. */
+/** A bend, twist or taper that is tried. */
 export interface BendSettings {
   way: 'bend' | 'twist' | 'taper';
   along: 'x' | 'y' | 'z';

@@ -85,10 +85,10 @@ function OpenBench(
 
   useEffect(() => {
     stage?.choose(chosen.chosen.faces, chosen.chosen.edges);
-  }, [stage, chosen.chosen, version]);
+  }, [stage, chosen.chosen, version, looked.mesh]);
   useEffect(() => {
     stage?.hide(chosen.hidden);
-  }, [stage, chosen.hidden, version]);
+  }, [stage, chosen.hidden, version, looked.mesh]);
   useEffect(() => {
     stage?.setGlass(glass);
   }, [stage, glass]);

@@ -12,8 +12,10 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -276,6 +278,25 @@ class ToolsTest {
     browser.seeText("chosen-count", "1 face chosen");
     browser.press("Hide these");
     browser.seeText("chosen-count", "Nothing chosen");
+    // Through where the top was, the bottom is hit; then nothing is left there.
+    browser.clickAt(new Vec3(0, 0, 80));
+    browser.seeText("chosen-count", "1 face chosen");
+    browser.press("Hide these");
+    browser.seeText("chosen-count", "Nothing chosen");
+    // Bent for a look and straight again, what is hidden stays hidden.
+    browser.press("Bend");
+    browser.seeText("lens-legend", "at once");
+    browser.press("Clay");
+    browser.seeNo("lens-legend");
+    browser.clickAt(new Vec3(0, 0, 80));
+    Mesh lid = HarbourProps.hatchLid();
+    Vec3 front =
+        IntStream.range(0, 16)
+            .mapToObj(f -> lid.polygon(f).middle())
+            .min(Comparator.comparing(Vec3::y))
+            .orElseThrow();
+    browser.clickAt(front);
+    browser.seeText("chosen-count", "1 face chosen");
     browser.press("Show all");
   }
 }
