@@ -2,6 +2,8 @@ package fairedge.core.flow;
 
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -15,7 +17,7 @@ import java.util.TreeMap;
  */
 public record Borders(List<int[]> loops, List<int[]> irregular) {
 
-  /** Cost: the edges of the mesh. */
+  /** Cost: n log n in the border edges and what hangs at their ends. */
   public static Borders of(Topology topology) {
     return new Grouping(topology).borders();
   }
@@ -23,50 +25,53 @@ public record Borders(List<int[]> loops, List<int[]> irregular) {
   private static final class Grouping {
     private final Topology topology;
     private final Mesh mesh;
+    private final int[] edges;
     private final Unions groups;
-    private final Map<Integer, int[]> atFan = new TreeMap<>();
-    private final List<Integer> edges = new ArrayList<>();
+
+    /** Of each vertex and fan how many border edges end there, and one of them by its number. */
+    private final Map<Long, int[]> atFan = new TreeMap<>();
+
+    private final Map<Integer, Fans> fansAt = new HashMap<>();
 
     Grouping(Topology topology) {
       this.topology = topology;
       this.mesh = topology.mesh();
-      this.groups = new Unions(mesh.edgeEnd());
+      this.edges = topology.borderEdges().stream().toArray();
+      this.groups = new Unions(edges.length);
     }
 
     Borders borders() {
-      for (int e = 0; e < mesh.edgeEnd(); e++) {
-        if (topology.uses(e) == 1) {
-          edges.add(e);
-          int c = mesh.cornerOn(e);
-          meet(topology.fanOf(c), e);
-          meet(topology.fanOf(mesh.next(c)), e);
-        }
+      for (int i = 0; i < edges.length; i++) {
+        int c = mesh.cornerOn(edges[i]);
+        meet(c, i);
+        meet(mesh.next(c), i);
       }
       return split();
     }
 
-    /** Notes an end of a border edge in a fan: how many there are, and one of them. */
-    private void meet(int fan, int e) {
-      int[] there = atFan.computeIfAbsent(fan, f -> new int[] {0, e});
+    /** Notes an end of a border edge in the fan of a corner. */
+    private void meet(int c, int i) {
+      int v = mesh.vertexOf(c);
+      // Mostly there is one fan.
+      int fan =
+          topology.fans(v) == 1
+              ? 0
+              : fansAt.computeIfAbsent(v, at -> Fans.at(mesh, at)).of(c);
+      int[] there = atFan.computeIfAbsent((long) v << 32 | fan, f -> new int[] {0, i});
       there[0]++;
-      groups.join(there[1], e);
+      groups.join(there[1], i);
     }
 
     private Borders split() {
-      Map<Integer, List<Integer>> members = new TreeMap<>();
-      for (int e : edges) {
-        members.computeIfAbsent(groups.rootOf(e), g -> new ArrayList<>()).add(e);
-      }
-      Map<Integer, Boolean> regular = new TreeMap<>();
-      for (int[] there : atFan.values()) {
-        regular.merge(groups.rootOf(there[1]), there[0] == 2, Boolean::logicalAnd);
-      }
+      boolean[] irregular = new boolean[edges.length];
+      atFan.values().forEach(there -> irregular[groups.rootOf(there[1])] |= there[0] != 2);
       List<int[]> loops = new ArrayList<>();
-      List<int[]> irregular = new ArrayList<>();
-      members.forEach((root, group) ->
-          (regular.getOrDefault(root, false) ? loops : irregular)
-              .add(group.stream().mapToInt(Integer::intValue).toArray()));
-      return new Borders(loops, irregular);
+      List<int[]> others = new ArrayList<>();
+      for (int[] group : groups.sets()) {
+        (irregular[group[0]] ? others : loops)
+            .add(Arrays.stream(group).map(i -> edges[i]).toArray());
+      }
+      return new Borders(loops, others);
     }
   }
 }

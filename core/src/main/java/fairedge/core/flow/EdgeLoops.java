@@ -1,11 +1,16 @@
 package fairedge.core.flow;
 
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collections;
+import java.util.Deque;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * All edge loops of a mesh. Two-sided edges only; at an inner vertex of valence 4 an edge goes on
@@ -34,252 +39,261 @@ public final class EdgeLoops {
    * @param length edges
    * @param ends two, or none if it closes
    */
-  public record Summary(int length, boolean closed, List<End> ends) {
+  public record Summary(int length, boolean closed, List<End> ends) implements FlowTally.Counted {
+    @Override
+    public List<String> causes() {
+      return ends.stream().map(end -> end.cause().name()).toList();
+    }
+
+    @Override
+    public int edges() {
+      return length;
+    }
+
     /** Closed, or both ends at borders. */
+    @Override
     public boolean isComplete() {
       return ends.stream().allMatch(e -> e.cause() == Cause.BORDER);
     }
   }
 
-  private final Mesh mesh;
+  private static final int[] NONE = {};
+
+  private Mesh mesh;
   private final Topology topology;
-  private final List<Summary> loops = new ArrayList<>();
+  private final Lines lines;
 
-  /** Of each edge the loop it is in. */
-  private final int[] loopOf;
+  /** Of edges. */
+  private final Chains chains;
 
-  private final List<Integer> firsts = new ArrayList<>();
-  private final BitSet inComplete = new BitSet();
-  private int[] along = new int[64];
-  private int length;
+  /** By number; null where a number is not in use. */
+  private final List<@Nullable Summary> loops = new ArrayList<>();
+
+  /** Loops that lie on two opposite sides of one quad. */
+  private final BitSet beside = new BitSet();
+
+  private final FlowTally tally = new FlowTally();
 
   public EdgeLoops(Topology topology) {
     this.topology = topology;
     this.mesh = topology.mesh();
-    this.loopOf = new int[mesh.edgeEnd()];
+    this.lines = new Lines(topology);
     // Joined vertex by vertex: walking loop by loop would jump about in memory.
-    Unions lines = new Unions(loopOf.length);
-    BitSet goesOn = new BitSet(2 * loopOf.length);
+    Unions joined = new Unions(mesh.edgeEnd());
+    BitSet goesOn = new BitSet(2 * mesh.edgeEnd());
     for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && canGoOnAt(v)) {
-        joinAt(v, lines, goesOn);
+      if (mesh.hasVertex(v) && lines.canGoOnAt(v)) {
+        lines.joinAt(v, joined, goesOn);
       }
     }
-    number(lines);
-    List<List<End>> ends = ends(goesOn);
-    int[] lengths = new int[firsts.size()];
-    for (int loop : loopOf) {
-      if (loop != Mesh.NONE) {
-        lengths[loop]++;
+    this.chains = new Chains(lines, mesh.edgeEnd(), joined, goesOn::get);
+    chains.all().forEach(this::come);
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.size(f) == 4) {
+        int c = mesh.firstCorner(f);
+        noteBeside(c);
+        noteBeside(mesh.next(c));
       }
-    }
-    boolean[] isComplete = new boolean[lengths.length];
-    for (int i = 0; i < lengths.length; i++) {
-      List<End> found = ends.get(i);
-      loops.add(new Summary(lengths[i], found.isEmpty(), found));
-      isComplete[i] = loops.get(i).isComplete();
-    }
-    for (int e = 0; e < loopOf.length; e++) {
-      inComplete.set(e, loopOf[e] != Mesh.NONE && isComplete[loopOf[e]]);
     }
   }
 
-  private EdgeLoops(Topology topology, int edge) {
-    this.topology = topology;
-    this.mesh = topology.mesh();
-    this.loopOf = new int[mesh.edgeEnd()];
-    Arrays.fill(loopOf, Mesh.NONE);
-    if (topology.uses(edge) == 2) {
-      loopAlong(edge);
+  private void noteBeside(int side) {
+    if (isBesideItself(side)) {
+      beside.set(loopOf(mesh.edgeOf(side)));
     }
   }
 
   /**
-   * The loop of one edge alone; none where the edge is not two-sided. Cost: its length, and an
-   * array of all edges.
+   * Whether the loop along a side of a face comes round within one quad of itself there: it runs
+   * along the opposite side too, and the two share no vertex.
    */
-  public static EdgeLoops through(Topology topology, int e) {
-    return new EdgeLoops(topology, e);
-  }
-
-  private void joinAt(int v, Unions lines, BitSet goesOn) {
-    int start = mesh.edgeAt(v);
-    int e = start;
-    do {
-      int next = topology.uses(e) > 0 ? onward(e, v) : Mesh.NONE;
-      if (next != Mesh.NONE) {
-        goesOn.set(2 * e + (mesh.first(e) == v ? 0 : 1));
-        if (e < next) {
-          lines.join(e, next);
-        }
-      }
-      e = mesh.nextEdgeAt(v, e);
-    } while (e != start);
-  }
-
-  private void number(Unions lines) {
-    for (int e = 0; e < loopOf.length; e++) {
-      if (topology.uses(e) != 2) {
-        loopOf[e] = Mesh.NONE;
-        continue;
-      }
-      int root = lines.rootOf(e);
-      if (root == e) {
-        loopOf[e] = firsts.size();
-        firsts.add(e);
-      } else {
-        loopOf[e] = loopOf[root];
-      }
+  public boolean isBesideItself(int side) {
+    if (mesh.size(mesh.faceOf(side)) != 4) {
+      return false;
     }
+    int e = mesh.edgeOf(side);
+    int g = mesh.edgeOf(mesh.next(mesh.next(side)));
+    int loop = loopOf(e);
+    if (loop == Mesh.NONE || e == g || loop != loopOf(g)) {
+      return false;
+    }
+    int a = mesh.first(e);
+    int b = mesh.second(e);
+    return a != mesh.first(g) && a != mesh.second(g) && b != mesh.first(g) && b != mesh.second(g);
   }
 
-  /** The ends of each loop: two of an open one, by the edges. */
-  private List<List<End>> ends(BitSet goesOn) {
-    List<List<End>> ends = new ArrayList<>(Collections.nCopies(firsts.size(), List.of()));
-    for (int e = 0; e < loopOf.length; e++) {
-      for (int side = 0; loopOf[e] != Mesh.NONE && side < 2; side++) {
-        if (!goesOn.get(2 * e + side)) {
-          List<End> before = ends.get(loopOf[e]);
-          End end = endAt(side == 0 ? mesh.first(e) : mesh.second(e));
-          ends.set(loopOf[e], before.isEmpty() ? List.of(end) : List.of(before.getFirst(), end));
-        }
+  private void come(int number) {
+    List<End> ends = new ArrayList<>();
+    int[] ports = chains.ends(number);
+    Arrays.sort(ports);
+    for (int port : ports) {
+      ends.add(lines.endAt(lines.vertexAt(port)));
+    }
+    Summary loop = new Summary(chains.length(number), ends.isEmpty(), List.copyOf(ends));
+    while (loops.size() <= number) {
+      loops.add(null);
+    }
+    loops.set(number, loop);
+    tally.add(loop, 1);
+  }
+
+  /**
+   * The loop through one edge alone.
+   *
+   * @param edges one after the other
+   * @param ends two, or none if it closes
+   */
+  public record Single(List<Integer> edges, List<End> ends) {}
+
+  /** The loop through an edge; null where that is not two-sided. Cost: its length. */
+  public static @Nullable Single through(Topology topology, int e) {
+    Lines lines = new Lines(topology);
+    if (!lines.isNode(e)) {
+      return null;
+    }
+    Deque<Integer> edges = new ArrayDeque<>(List.of(e));
+    int last = 2 * e + 1;
+    for (int in = lines.next(last); in != Mesh.NONE; in = lines.next(last)) {
+      if (in >> 1 == e) {
+        return new Single(List.copyOf(edges), List.of());
       }
+      edges.addLast(in >> 1);
+      last = in ^ 1;
     }
-    return ends;
-  }
-
-  /** The loops, by the lowest edge. */
-  public List<Summary> all() {
-    return loops;
-  }
-
-  /** Edges of complete loops. */
-  public BitSet edgesInComplete() {
-    return inComplete;
-  }
-
-  /** The loop that an edge is in, as {@link #all} counts them; {@link Mesh#NONE} if in none. */
-  public int loopOf(int e) {
-    return loopOf[e];
-  }
-
-  /** The edges of a loop, one after the other. Cost: its length. */
-  public int[] edgesOf(int loop) {
-    int n = loops.get(loop).length();
-    int e = firsts.get(loop);
-    int[] line = new int[2 * n];
-    int from = n;
-    int to = n;
-    line[to++] = e;
-    int v = mesh.second(e);
-    for (int at = next(e, v, loop); at != Mesh.NONE && at != e && to - from < n; ) {
-      line[to++] = at;
-      v = mesh.otherEnd(at, v);
-      at = next(at, v, loop);
+    int first = 2 * e;
+    for (int in = lines.next(first); in != Mesh.NONE; in = lines.next(first)) {
+      edges.addFirst(in >> 1);
+      first = in ^ 1;
     }
-    v = mesh.first(e);
-    for (int at = next(e, v, loop); at != Mesh.NONE && to - from < n; ) {
-      line[--from] = at;
-      v = mesh.otherEnd(at, v);
-      at = next(at, v, loop);
-    }
-    return Arrays.copyOfRange(line, from, to);
-  }
-
-  private int next(int e, int v, int loop) {
-    int next = onward(e, v);
-    return next != Mesh.NONE && loopOf[next] == loop ? next : Mesh.NONE;
-  }
-
-  private void loopAlong(int e) {
-    length = 0;
-    firsts.add(e);
-    take(e);
-    int last = walk(e, mesh.second(e));
     List<End> ends =
-        last == Mesh.NONE ? List.of() : List.of(endAt(walk(e, mesh.first(e))), endAt(last));
-    Summary loop = new Summary(length, last == Mesh.NONE, ends);
-    loops.add(loop);
-    if (loop.isComplete()) {
-      for (int i = 0; i < length; i++) {
-        inComplete.set(along[i]);
-      }
-    }
-  }
-
-  private void take(int e) {
-    loopOf[e] = loops.size();
-    if (length == along.length) {
-      along = Arrays.copyOf(along, 2 * length);
-    }
-    along[length++] = e;
-  }
-
-  /** The vertex at which it ends, or {@link Mesh#NONE} if it comes back to e. */
-  private int walk(int e, int towards) {
-    int at = e;
-    int v = towards;
-    while (true) {
-      int next = onward(at, v);
-      if (next == Mesh.NONE) {
-        return v;
-      }
-      if (next == e) {
-        return Mesh.NONE;
-      }
-      take(next);
-      v = mesh.otherEnd(next, v);
-      at = next;
-    }
-  }
-
-  private boolean canGoOnAt(int v) {
-    return topology.classOf(v) == Topology.VertexClass.INNER && topology.valence(v) == 4;
+        List.of(lines.endAt(lines.vertexAt(first)), lines.endAt(lines.vertexAt(last)));
+    return new Single(List.copyOf(edges), ends);
   }
 
   /**
-   * The edge opposite e at v, to which e lies opposite as well (where a face comes to the vertex
-   * twice that need not be so); or {@link Mesh#NONE}.
+   * After a change of the mesh of which the topology was told. Cost: {@link Chains#update}; where
+   * loops are joined, or come round beside themselves, their lengths.
+   *
+   * @param vertices those that were made, freed, or met by another edge or face
+   * @param edges those that were made, freed or got other faces
+   * @return the numbers of the loops that are others now
    */
-  private int onward(int e, int v) {
-    if (!canGoOnAt(v)) {
-      return Mesh.NONE;
-    }
-    int found = opposite(e, v);
-    return found != Mesh.NONE && opposite(found, v) == e ? found : Mesh.NONE;
-  }
-
-  /** The one edge at v that shares no face corner with e, if there is just one. */
-  private int opposite(int e, int v) {
-    int c = mesh.cornerOn(e);
-    int one = besideAt(c, v);
-    int other = besideAt(mesh.nextOnEdge(c), v);
-    int found = Mesh.NONE;
-    int at = mesh.edgeAt(v);
-    do {
-      if (at != e && at != one && at != other && topology.uses(at) > 0) {
-        if (found != Mesh.NONE) {
-          return Mesh.NONE;
-        }
-        found = at;
+  public IdSet update(Mesh now, int[] vertices, int[] edges) {
+    mesh = now;
+    IdSet at = IdSet.of(vertices);
+    IdSet touched = IdSet.of(edges);
+    // What lies between two such vertices is soon walked: it need not be told apart.
+    eachEdgeAt(vertices, (v, e) -> {
+      if (at.has(mesh.otherEnd(e, v))) {
+        touched.add(e);
       }
-      at = mesh.nextEdgeAt(v, at);
-    } while (at != mesh.edgeAt(v));
-    return found;
+    });
+    IntStream.Builder rim = IntStream.builder();
+    eachEdgeAt(vertices, (v, e) -> {
+      if (!touched.has(e)) {
+        rim.add(lines.portAt(e, v));
+      }
+    });
+    int[] ids = touched.sorted();
+    return noted(chains.update(mesh.edgeEnd(), ids, rim.build().toArray()), ids);
   }
 
-  /** The other edge at v of the face whose side leaves corner c. */
-  private int besideAt(int c, int v) {
-    return mesh.vertexOf(c) == v ? mesh.edgeOf(mesh.previous(c)) : mesh.edgeOf(mesh.next(c));
+  private interface EdgeAt {
+    void visit(int v, int e);
   }
 
-  private End endAt(int v) {
-    Cause cause =
-        switch (topology.classOf(v)) {
-          case BORDER -> Cause.BORDER;
-          case INNER -> topology.valence(v) == 4 ? Cause.CROWDED : Cause.POLE;
-          case CROWDED, APART -> Cause.CROWDED;
-        };
-    return new End(cause, v, topology.valence(v));
+  private void eachEdgeAt(int[] vertices, EdgeAt visit) {
+    for (int v : vertices) {
+      for (int e : mesh.hasVertex(v) ? mesh.edgesAt(v) : NONE) {
+        visit.visit(v, e);
+      }
+    }
+  }
+
+  private IdSet noted(Chains.Changed changed, int[] touched) {
+    IdSet wasBeside = new IdSet();
+    for (int number : changed.gone()) {
+      tally.add(loop(number), -1);
+      if (beside.get(number)) {
+        wasBeside.add(number);
+        beside.clear(number);
+      }
+      loops.set(number, null);
+    }
+    IdSet come = new IdSet();
+    for (int i = 0; i < changed.come().size(); i++) {
+      int number = changed.come().get(i);
+      List<Integer> from = changed.from().get(i);
+      come(number);
+      come.add(number);
+      if (from.size() != 1 || from.stream().anyMatch(wasBeside::has)) {
+        noteBeside(Arrays.stream(chains.nodesOf(number)));
+      }
+    }
+    noteBeside(Arrays.stream(touched).filter(e -> loopOf(e) != Mesh.NONE));
+    return come;
+  }
+
+  private void noteBeside(IntStream edges) {
+    edges.forEach(e -> {
+      noteBeside(mesh.cornerOn(e));
+      noteBeside(mesh.nextOnEdge(mesh.cornerOn(e)));
+    });
+  }
+
+  /** A loop by its number. */
+  public Summary loop(int number) {
+    return Objects.requireNonNull(loops.get(number));
+  }
+
+  /** All loops, in no certain order after an update. */
+  public List<Summary> all() {
+    return loops.stream().filter(Objects::nonNull).map(Objects::requireNonNull).toList();
+  }
+
+  /** The loops in numbers. */
+  public FlowTally tally() {
+    return tally;
+  }
+
+  /** Whether some loop comes round within one quad of itself. */
+  public boolean hasBeside() {
+    return !beside.isEmpty();
+  }
+
+  /** The number of the loop that an edge is in; {@link Mesh#NONE} if it is in none. */
+  public int loopOf(int e) {
+    return chains.of(e);
+  }
+
+  /** An edge of a loop. */
+  public int someEdgeOf(int number) {
+    return chains.someOf(number);
+  }
+
+  /**
+   * The edges of a loop, one after the other; a closed one from its lowest edge on, as that runs to
+   * its second vertex, an open one along its lowest edge in the same way. Cost: its length.
+   */
+  public int[] edgesOf(int number) {
+    int[] edges = chains.nodesOf(number);
+    int lowest = 0;
+    for (int i = 1; i < edges.length; i++) {
+      lowest = edges[i] < edges[lowest] ? i : lowest;
+    }
+    boolean closed = loop(number).closed();
+    int e = edges[lowest];
+    int beyond = lines.next(2 * e + 1);
+    int next = beyond == Mesh.NONE ? Mesh.NONE : beyond >> 1;
+    boolean isTurned =
+        lowest + 1 < edges.length || closed
+            ? edges[(lowest + 1) % edges.length] != next
+            : next != Mesh.NONE;
+    int[] ordered = new int[edges.length];
+    for (int i = 0; i < edges.length; i++) {
+      int at = closed ? lowest + (isTurned ? -i : i) : isTurned ? edges.length - 1 - i : i;
+      ordered[i] = edges[Math.floorMod(at, edges.length)];
+    }
+    return ordered;
   }
 }

@@ -21,9 +21,11 @@ import java.util.List;
  */
 public record Orientation(BitSet toTurn, List<int[]> twisted) {
 
-  /** Cost: the mesh. */
+  /** Cost: the mesh; nothing where no edge is inconsistent. */
   public static Orientation of(Topology topology) {
-    return new Walk(topology).orientation();
+    return topology.hasInconsistent()
+        ? new Walk(topology).orientation()
+        : new Orientation(new BitSet(), List.of());
   }
 
   private static final class Walk {

@@ -1,11 +1,16 @@
 package fairedge.core.flow;
 
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,148 +25,251 @@ public final class Rings {
    * @param length quads passed; one passed both ways counts twice
    * @param ends the stops of an open ring, two; none if closed
    */
-  public record Summary(int length, boolean closed, List<Stop> ends) {
+  public record Summary(int length, boolean closed, List<Stop> ends) implements FlowTally.Counted {
+    @Override
+    public List<String> causes() {
+      return ends.stream().map(stop -> stop.cause().name()).toList();
+    }
+
+    /** Each edge between two quads once, and those at the ends. */
+    @Override
+    public int edges() {
+      return length + (closed ? 0 : 1);
+    }
+
     /** Closed, or both ends at borders. */
+    @Override
     public boolean isComplete() {
       return ends.stream().allMatch(s -> s.cause() == Stop.Cause.BORDER);
     }
   }
 
-  private final Mesh mesh;
+  private static final Stop[] NONE = {};
+
+  private Mesh mesh;
   private final Topology topology;
-  private final List<Summary> rings = new ArrayList<>();
 
-  /** Of each quad, both ways, the ring that passes it. */
-  private final int[] ringOf;
+  /** Of passages: each quad is passed both ways. */
+  private final Chains chains;
 
-  private final BitSet inComplete = new BitSet();
+  /** By number; null where a number is not in use. */
+  private final List<@Nullable Summary> rings = new ArrayList<>();
+
+  /** Rings that pass a quad both ways. */
+  private final BitSet crossing = new BitSet();
+
+  private final FlowTally tally = new FlowTally();
 
   public Rings(Topology topology) {
     this.topology = topology;
     this.mesh = topology.mesh();
-    this.ringOf = new int[2 * mesh.faceEnd()];
+    Unions ways = new Unions(2 * mesh.faceEnd());
+    BitSet goesOn = new BitSet(4 * mesh.faceEnd());
     // Joined edge by edge: walking ring by ring would jump about in memory.
-    Unions ways = new Unions(ringOf.length);
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       if (topology.uses(e) == 2) {
         int c = mesh.cornerOn(e);
         int d = mesh.nextOnEdge(c);
         if (mesh.size(mesh.faceOf(c)) == 4 && mesh.size(mesh.faceOf(d)) == 4) {
-          ways.join(passage(c), passage(d));
+          ways.join(portOf(c) >> 1, portOf(d) >> 1);
+          goesOn.set(portOf(c));
+          goesOn.set(portOf(d));
         }
       }
     }
-    int[] lengths = number(ways);
-    List<Stop[]> stops = stops(lengths.length);
-    for (int i = 0; i < lengths.length; i++) {
-      Stop[] ends = stops.get(i);
-      rings.add(new Summary(lengths[i], ends.length == 0, List.of(ends)));
-    }
-    boolean[] isComplete = new boolean[rings.size()];
-    for (int i = 0; i < isComplete.length; i++) {
-      isComplete[i] = rings.get(i).isComplete();
-    }
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      inComplete.set(e, isAmong(isComplete, e));
+    this.chains = new Chains(new Ways(), 2 * mesh.faceEnd(), ways, goesOn::get);
+    chains.all().forEach(this::come);
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      int ring = chains.of(2 * f);
+      if (ring != Mesh.NONE && ring == chains.of(2 * f + 1)) {
+        crossing.set(ring);
+      }
     }
   }
 
-  /** Gives each ring its number, and tells their lengths. */
-  private int[] number(Unions ways) {
-    int[] lengths = new int[64];
-    int count = 0;
-    for (int i = 0; i < ringOf.length; i++) {
-      int f = i >> 1;
-      if (!mesh.hasFace(f) || mesh.size(f) != 4) {
-        ringOf[i] = Mesh.NONE;
-        continue;
+  /** Passages hang together across two-sided edges. */
+  private final class Ways implements Chains.Links {
+    @Override
+    public int next(int port) {
+      int side = sideOf(port);
+      if (topology.uses(mesh.edgeOf(side)) != 2) {
+        return Mesh.NONE;
       }
-      int root = ways.rootOf(i);
-      if (root == i) {
-        lengths = count == lengths.length ? Arrays.copyOf(lengths, 2 * count) : lengths;
-        ringOf[i] = count++;
-      } else {
-        ringOf[i] = ringOf[root];
-      }
-      lengths[ringOf[i]]++;
+      int beyond = mesh.nextOnEdge(side);
+      return mesh.size(mesh.faceOf(beyond)) == 4 ? portOf(beyond) : Mesh.NONE;
     }
-    return Arrays.copyOf(lengths, count);
+
+    @Override
+    public boolean isNode(int passage) {
+      return mesh.hasFace(passage >> 1) && mesh.size(passage >> 1) == 4;
+    }
   }
 
-  /** What stops each ring: two for an open one, by the edges. */
-  private List<Stop[]> stops(int count) {
-    List<Stop[]> stops = new ArrayList<>(Collections.nCopies(count, NONE));
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      int start = topology.uses(e) == 0 ? Mesh.NONE : mesh.cornerOn(e);
-      if (start == Mesh.NONE) {
-        continue;
-      }
-      int c = start;
-      do {
-        Stop stop = mesh.size(mesh.faceOf(c)) == 4 ? stopAt(e, c) : null;
-        if (stop != null) {
-          int ring = ringOf[passage(c)];
-          Stop[] before = stops.get(ring);
-          Stop[] after = Arrays.copyOf(before, before.length + 1);
-          after[before.length] = stop;
-          stops.set(ring, after);
+  /** Of a quad's four sides the first and third lead out of one passage, the others out of one. */
+  private int portOf(int side) {
+    int f = mesh.faceOf(side);
+    int c = mesh.firstCorner(f);
+    int at = 0;
+    while (c != side) {
+      c = mesh.next(c);
+      at++;
+    }
+    return 4 * f + 2 * (at & 1) + (at >> 1);
+  }
+
+  private int sideOf(int port) {
+    int c = mesh.firstCorner(port >> 2);
+    for (int at = (port >> 1 & 1) + 2 * (port & 1); at > 0; at--) {
+      c = mesh.next(c);
+    }
+    return c;
+  }
+
+  private void come(int number) {
+    List<Stop> ends = new ArrayList<>();
+    for (int port : chains.ends(number)) {
+      ends.add(stopAt(sideOf(port)));
+    }
+    ends.sort(Comparator.comparingInt(Stop::edge));
+    Summary ring = new Summary(chains.length(number), ends.isEmpty(), List.copyOf(ends));
+    while (rings.size() <= number) {
+      rings.add(null);
+    }
+    rings.set(number, ring);
+    tally.add(ring, 1);
+  }
+
+  /**
+   * What an update met.
+   *
+   * @param turned rings that are complete now and were not before, or the other way round
+   * @param stopping faces at which rings end or ended that are others now
+   */
+  public record Met(List<Integer> turned, int[] stopping) {}
+
+  /**
+   * After a change of the mesh of which the topology was told. Cost: {@link Chains#update}; where
+   * rings are joined, or pass a quad both ways, their lengths.
+   *
+   * @param faces those that were made, freed or altered
+   * @param edges those that were made, freed or got other faces, and all sides of these faces
+   */
+  public Met update(Mesh now, int[] faces, int[] edges) {
+    mesh = now;
+    IdSet touched = IdSet.of(faces);
+    IntStream.Builder passages = IntStream.builder();
+    for (int f : faces) {
+      passages.add(2 * f);
+      passages.add(2 * f + 1);
+    }
+    IntStream.Builder rim = IntStream.builder();
+    for (int e : edges) {
+      int start = mesh.hasEdge(e) ? mesh.cornerOn(e) : Mesh.NONE;
+      for (int c = start; c != Mesh.NONE; ) {
+        if (mesh.size(mesh.faceOf(c)) == 4 && !touched.has(mesh.faceOf(c))) {
+          rim.add(portOf(c));
         }
-        c = mesh.nextOnEdge(c);
-      } while (c != start);
+        c = mesh.nextOnEdge(c) == start ? Mesh.NONE : mesh.nextOnEdge(c);
+      }
     }
-    return stops;
+    return noted(
+        chains.update(2 * mesh.faceEnd(), passages.build().toArray(), rim.build().toArray()),
+        faces);
   }
 
-  private static final Stop[] NONE = {};
+  private Met noted(Chains.Changed changed, int[] touched) {
+    IdSet stopping = new IdSet();
+    IdSet wasCrossing = new IdSet();
+    Map<Integer, Boolean> wasComplete = new HashMap<>();
+    for (int number : changed.gone()) {
+      Summary ring = ring(number);
+      tally.add(ring, -1);
+      note(ring, stopping);
+      wasComplete.put(number, ring.isComplete());
+      if (crossing.get(number)) {
+        wasCrossing.add(number);
+        crossing.clear(number);
+      }
+      rings.set(number, null);
+    }
+    List<Integer> turned = new ArrayList<>();
+    for (int i = 0; i < changed.come().size(); i++) {
+      int number = changed.come().get(i);
+      List<Integer> from = changed.from().get(i);
+      come(number);
+      note(ring(number), stopping);
+      boolean complete = ring(number).isComplete();
+      if (from.isEmpty() || from.stream().anyMatch(r -> wasComplete.get(r) != complete)) {
+        turned.add(number);
+      }
+      if (from.size() != 1 || from.stream().anyMatch(wasCrossing::has)) {
+        crossing.set(number, passesBothWays(Arrays.stream(chains.nodesOf(number))));
+      }
+    }
+    IntStream here = Arrays.stream(touched).map(f -> 2 * f);
+    here.filter(p -> passesBothWays(IntStream.of(p))).map(chains::of).forEach(crossing::set);
+    return new Met(turned, stopping.sorted());
+  }
 
-  /** Why a ring does not go on from the quad of a side across its edge; null if it does. */
-  private @Nullable Stop stopAt(int e, int side) {
+  private boolean passesBothWays(IntStream passages) {
+    return passages.anyMatch(p ->
+        chains.of(p) != Mesh.NONE && chains.of(p) == chains.of(p ^ 1));
+  }
+
+  private static void note(Summary ring, IdSet stopping) {
+    for (Stop stop : ring.ends()) {
+      if (stop.face() != Mesh.NONE) {
+        stopping.add(stop.face());
+      }
+    }
+  }
+
+  /** The sides of quads by which a ring passes them, one of the two for each. Cost: its length. */
+  public int[] sidesOf(int number) {
+    return Arrays.stream(chains.nodesOf(number)).map(p -> sideOf(2 * p)).toArray();
+  }
+
+  /** Why a ring does not go on from the quad of a side across its edge. Precondition: so it is. */
+  private Stop stopAt(int side) {
+    int e = mesh.edgeOf(side);
     if (topology.uses(e) != 2) {
       return topology.uses(e) == 1 ? Stop.border(e) : Stop.crowded(e);
     }
     int f = mesh.faceOf(mesh.nextOnEdge(side));
-    return mesh.size(f) == 4 ? null : Stop.face(e, f, mesh.size(f));
+    return Stop.face(e, f, mesh.size(f));
   }
 
-  /** Whether some of the rings cross an edge. */
-  private boolean isAmong(boolean[] some, int e) {
-    int start = topology.uses(e) == 0 ? Mesh.NONE : mesh.cornerOn(e);
-    if (start == Mesh.NONE) {
-      return false;
-    }
-    int c = start;
-    do {
-      if (mesh.size(mesh.faceOf(c)) == 4 && some[ringOf[passage(c)]]) {
-        return true;
-      }
-      c = mesh.nextOnEdge(c);
-    } while (c != start);
-    return false;
+  /** A ring by its number. */
+  public Summary ring(int number) {
+    return Objects.requireNonNull(rings.get(number));
   }
 
-  /** The rings, by the lowest quad and its first way. */
+  /** All rings, in no certain order after an update. */
   public List<Summary> all() {
-    return rings;
+    return rings.stream().filter(Objects::nonNull).map(Objects::requireNonNull).toList();
   }
 
-  /** Edges that complete rings cross. */
-  public BitSet edgesInComplete() {
-    return inComplete;
+  /** The rings in numbers. */
+  public FlowTally tally() {
+    return tally;
+  }
+
+  /** Whether some ring passes a quad both ways. */
+  public boolean hasCrossing() {
+    return !crossing.isEmpty();
   }
 
   /**
-   * The ring that passes a quad, as {@link #all} counts them.
+   * The number of the ring that passes a quad.
    *
    * @param way 0: across its first and third side; 1: across the others
    */
   public int ringOf(int f, int way) {
-    return ringOf[2 * f + way];
+    return chains.of(2 * f + way);
   }
 
-  /** The passage of a quad across one of its sides and the one opposite. */
-  private int passage(int c) {
-    int f = mesh.faceOf(c);
-    int first = mesh.firstCorner(f);
-    return 2 * f + (c == first || c == mesh.next(mesh.next(first)) ? 0 : 1);
+  /** The number of the ring that passes the quad of a side across it and the one opposite. */
+  public int ringAcross(int side) {
+    return chains.of(portOf(side) >> 1);
   }
 }

@@ -3,6 +3,8 @@ package fairedge.core.flow;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * How the elements of a mesh hang together, read off once for all who ask. Positions play no part.
@@ -15,7 +17,8 @@ import java.util.BitSet;
  *       (end of a border edge), else inner.
  * </ol>
  *
- * The mesh must not change while this is in use. Cost: the mesh, nearly linear.
+ * The mesh must not change while this is in use, but by what {@link #update} is told. Cost: the
+ * mesh, nearly linear; of an update the elements touched and what hangs at them.
  */
 public final class Topology {
   /** What a vertex is. */
@@ -29,13 +32,23 @@ public final class Topology {
 
   private static final VertexClass[] CLASSES = VertexClass.values();
 
-  private final Mesh mesh;
-  private final byte[] uses;
-  private final int[] valence;
-  private final int[] fans;
-  private final byte[] vertexClass;
+  private Mesh mesh;
+  private byte[] uses;
+  private int[] valence;
+  private int[] fans;
+  private byte[] vertexClass;
   private final BitSet inconsistent = new BitSet();
-  private final Unions fanOfCorner;
+  private final BitSet border = new BitSet();
+  private final BitSet bowTies = new BitSet();
+  private final BitSet apart = new BitSet();
+  private final BitSet loose = new BitSet();
+  private final int[] edgesByUses = new int[4];
+  private int fanCount;
+  private int bowTieCount;
+  private int apartCount;
+  private int inconsistentCount;
+  private int[] innerValences = new int[16];
+  private int[] borderValences = new int[16];
 
   public Topology(Mesh mesh) {
     this.mesh = mesh;
@@ -43,18 +56,157 @@ public final class Topology {
     valence = new int[mesh.vertexEnd()];
     fans = new int[mesh.vertexEnd()];
     vertexClass = new byte[mesh.vertexEnd()];
-    fanOfCorner = new Unions(mesh.cornerEnd());
+    Unions fanOfCorner = new Unions(mesh.cornerEnd());
     for (int e = 0; e < uses.length; e++) {
       if (mesh.hasEdge(e)) {
-        readEdge(e);
+        readEdge(e, fanOfCorner);
       }
     }
-    joinCornersOfOneFace();
-    countFans();
+    joinCornersOfOneFace(fanOfCorner);
+    countFans(fanOfCorner);
     classify();
+    for (int e = 0; e < uses.length; e++) {
+      countEdge(e, 1);
+    }
+    for (int v = 0; v < vertexClass.length; v++) {
+      countVertex(v, 1);
+    }
   }
 
-  private void readEdge(int e) {
+  /**
+   * After a change of the mesh.
+   *
+   * @param now the mesh as it is: the same, or a copy of it
+   * @param vertices whatever was made, freed or met by another edge or face; more does no harm
+   * @param edges whatever was made, freed or got other faces; more does no harm
+   * @return whether borders are or were at one of them
+   */
+  public boolean update(Mesh now, int[] vertices, int[] edges) {
+    mesh = now;
+    boolean borders = areAtBorders(vertices);
+    for (int e : edges) {
+      if (e < uses.length) {
+        countEdge(e, -1);
+      }
+    }
+    for (int v : vertices) {
+      if (v < fans.length) {
+        countVertex(v, -1);
+      }
+    }
+    grow();
+    for (int e : edges) {
+      readUses(e);
+      countEdge(e, 1);
+    }
+    for (int v : vertices) {
+      readVertex(v);
+      countVertex(v, 1);
+    }
+    return borders || areAtBorders(vertices);
+  }
+
+  /** Where fans hang together anew, so may borders. */
+  private boolean areAtBorders(int[] vertices) {
+    for (int v : vertices) {
+      VertexClass at = v < fans.length ? classOf(v) : VertexClass.APART;
+      if (at == VertexClass.BORDER || at == VertexClass.CROWDED) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void grow() {
+    uses = uses.length < mesh.edgeEnd() ? Arrays.copyOf(uses, roomFor(mesh.edgeEnd())) : uses;
+    if (fans.length < mesh.vertexEnd()) {
+      int room = roomFor(mesh.vertexEnd());
+      valence = Arrays.copyOf(valence, room);
+      fans = Arrays.copyOf(fans, room);
+      vertexClass = Arrays.copyOf(vertexClass, room);
+    }
+  }
+
+  /** So much at once that growing step by step costs little. */
+  static int roomFor(int end) {
+    return end + end / 16 + 64;
+  }
+
+  private void readUses(int e) {
+    if (e >= uses.length) {
+      return;
+    }
+    uses[e] = (byte) (mesh.hasEdge(e) ? Math.min(mesh.uses(e), 3) : 0);
+    int c = uses[e] == 2 ? mesh.cornerOn(e) : Mesh.NONE;
+    boolean isAgainst =
+        c != Mesh.NONE && mesh.vertexOf(c) == mesh.vertexOf(mesh.nextOnEdge(c));
+    inconsistentCount += put(inconsistent, e, isAgainst);
+  }
+
+  private void readVertex(int v) {
+    if (v >= fans.length) {
+      return;
+    }
+    valence[v] = 0;
+    fans[v] = 0;
+    vertexClass[v] = (byte) VertexClass.APART.ordinal();
+    if (!mesh.hasVertex(v)) {
+      return;
+    }
+    valence[v] = mesh.valence(v);
+    if (valence[v] == 0) {
+      return;
+    }
+    fans[v] = Fans.at(mesh, v).count();
+    raise(v, fans[v] > 1 ? VertexClass.CROWDED : VertexClass.INNER);
+    for (int e : mesh.edgesAt(v)) {
+      int on = mesh.uses(e);
+      if (on == 1 || on > 2) {
+        raise(v, on == 1 ? VertexClass.BORDER : VertexClass.CROWDED);
+      }
+    }
+  }
+
+  private void countEdge(int e, int by) {
+    boolean is = by > 0 && mesh.hasEdge(e);
+    boolean was = by < 0 && (uses[e] > 0 || loose.get(e));
+    if (is || was) {
+      edgesByUses[uses[e]] += by;
+    }
+    border.set(e, is && uses[e] == 1);
+    loose.set(e, is && uses[e] == 0);
+  }
+
+  private void countVertex(int v, int by) {
+    if (v >= fans.length) {
+      return;
+    }
+    fanCount += by * fans[v];
+    bowTieCount += put(bowTies, v, by > 0 && fans[v] > 1);
+    apartCount += put(apart, v, by > 0 && valence[v] == 0 && mesh.hasVertex(v));
+    switch (classOf(v)) {
+      case INNER -> innerValences = added(innerValences, valence[v], by);
+      case BORDER -> borderValences = added(borderValences, valence[v], by);
+      case APART, CROWDED -> {}
+    }
+  }
+
+  /** By how much that makes the set larger. */
+  private static int put(BitSet set, int id, boolean isIn) {
+    if (set.get(id) == isIn) {
+      return 0;
+    }
+    set.set(id, isIn);
+    return isIn ? 1 : -1;
+  }
+
+  private static int[] added(int[] counts, int valence, int by) {
+    int[] roomy = valence < counts.length ? counts : Arrays.copyOf(counts, roomFor(valence));
+    roomy[valence] += by;
+    return roomy;
+  }
+
+  private void readEdge(int e, Unions fanOfCorner) {
     int start = mesh.cornerOn(e);
     if (start == Mesh.NONE) {
       return;
@@ -73,7 +225,7 @@ public final class Topology {
     }
     uses[e] = (byte) Math.min(count, 3);
     if (count == 2 && mesh.vertexOf(start) == mesh.vertexOf(mesh.nextOnEdge(start))) {
-      inconsistent.set(e);
+      inconsistentCount += put(inconsistent, e, true);
     }
   }
 
@@ -83,28 +235,28 @@ public final class Topology {
   }
 
   /** A face that comes to a vertex more than once is one face there. */
-  private void joinCornersOfOneFace() {
+  private void joinCornersOfOneFace(Unions fanOfCorner) {
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (!mesh.hasFace(f) || mesh.size(f) < 4) {
         continue;
       }
       if (mesh.size(f) == 4) {
-        joinIfSameVertex(mesh.firstCorner(f), mesh.next(mesh.next(mesh.firstCorner(f))));
+        joinIfSameVertex(fanOfCorner, mesh.firstCorner(f), mesh.next(mesh.next(mesh.firstCorner(f))));
         int second = mesh.next(mesh.firstCorner(f));
-        joinIfSameVertex(second, mesh.next(mesh.next(second)));
+        joinIfSameVertex(fanOfCorner, second, mesh.next(mesh.next(second)));
       } else {
-        joinRepeated(f);
+        joinRepeated(fanOfCorner, f);
       }
     }
   }
 
-  private void joinIfSameVertex(int c, int d) {
+  private void joinIfSameVertex(Unions fanOfCorner, int c, int d) {
     if (mesh.vertexOf(c) == mesh.vertexOf(d)) {
       fanOfCorner.join(c, d);
     }
   }
 
-  private void joinRepeated(int f) {
+  private void joinRepeated(Unions fanOfCorner, int f) {
     long[] corners = new long[mesh.size(f)];
     int c = mesh.firstCorner(f);
     for (int i = 0; i < corners.length; i++) {
@@ -113,11 +265,11 @@ public final class Topology {
     }
     Arrays.sort(corners);
     for (int i = 1; i < corners.length; i++) {
-      joinIfSameVertex((int) corners[i - 1], (int) corners[i]);
+      joinIfSameVertex(fanOfCorner, (int) corners[i - 1], (int) corners[i]);
     }
   }
 
-  private void countFans() {
+  private void countFans(Unions fanOfCorner) {
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (!mesh.hasFace(f)) {
         continue;
@@ -162,8 +314,12 @@ public final class Topology {
     return inconsistent.get(e);
   }
 
-  public BitSet inconsistentEdges() {
-    return (BitSet) inconsistent.clone();
+  public int inconsistentCount() {
+    return inconsistentCount;
+  }
+
+  public boolean hasInconsistent() {
+    return inconsistentCount > 0;
   }
 
   /** Edges of faces at v. */
@@ -184,8 +340,64 @@ public final class Topology {
     return vertexClass[v] == VertexClass.INNER.ordinal() && valence[v] != 4;
   }
 
-  /** A number for the fan of a corner, the same for all corners of the fan. */
-  int fanOf(int corner) {
-    return fanOfCorner.rootOf(corner);
+  /** Edges with one use. */
+  public BitSet borderEdges() {
+    return (BitSet) border.clone();
+  }
+
+  /** Edges in no face. */
+  public BitSet looseEdges() {
+    return (BitSet) loose.clone();
+  }
+
+  /** The first vertex from a given one on that has more than one fan; -1 if there is none. */
+  public int nextBowTie(int from) {
+    return bowTies.nextSetBit(from);
+  }
+
+  public int bowTieCount() {
+    return bowTieCount;
+  }
+
+  public int apartCount() {
+    return apartCount;
+  }
+
+  /** Vertices in no face. */
+  public BitSet verticesApart() {
+    return (BitSet) apart.clone();
+  }
+
+  /** The fans at all vertices together. */
+  public int fanCount() {
+    return fanCount;
+  }
+
+  /**
+   * How many edges have so many uses.
+   *
+   * @param uses 0 to 3, which stands for three and more
+   */
+  public int edgesWith(int uses) {
+    return edgesByUses[uses];
+  }
+
+  /** How many inner vertices have which valence. */
+  public Map<Integer, Integer> innerValences() {
+    return counted(innerValences);
+  }
+
+  public Map<Integer, Integer> borderValences() {
+    return counted(borderValences);
+  }
+
+  private static Map<Integer, Integer> counted(int[] counts) {
+    Map<Integer, Integer> counted = new TreeMap<>();
+    for (int valence = 0; valence < counts.length; valence++) {
+      if (counts[valence] > 0) {
+        counted.put(valence, counts[valence]);
+      }
+    }
+    return counted;
   }
 }

@@ -64,18 +64,17 @@ public record Along(int edge, @Nullable Course ring, @Nullable Course loop) {
   }
 
   private static @Nullable Course loopOf(Mesh mesh, int e) {
-    EdgeLoops loops = EdgeLoops.through(new Topology(mesh), e);
-    int loop = loops.loopOf(e);
-    if (loop == Mesh.NONE) {
+    EdgeLoops.Single loop = EdgeLoops.through(new Topology(mesh), e);
+    if (loop == null) {
       return null;
     }
     List<CourseEnd> ends = new ArrayList<>();
-    for (EdgeLoops.End end : loops.all().get(loop).ends()) {
+    for (EdgeLoops.End end : loop.ends()) {
       ends.add(
           new CourseEnd(
               Mesh.NONE, end.vertex(), Places.ofVertex(mesh, end.vertex()), wordsFor(end)));
     }
-    List<Integer> edges = Arrays.stream(loops.edgesOf(loop)).boxed().toList();
+    List<Integer> edges = loop.edges();
     String length = "A loop of " + Tell.count(edges.size(), "edge", "edges");
     return new Course(edges, List.of(), ends, sentence(length, ends));
   }

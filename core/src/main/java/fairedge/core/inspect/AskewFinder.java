@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Curvature.Bend;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -19,21 +20,19 @@ import org.jspecify.annotations.Nullable;
  * Edges that follow each other along a loop are one finding ({@link AlongLoops}); its measure is
  * the largest angle. Cost: the new edges, and the two rings of their ends.
  */
-final class AskewFinder implements Finder {
+final class AskewFinder extends RunFinder {
+  AskewFinder() {
+    super(Element.Kind.EDGE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    Novelty novelty = subject.novelty();
-    double most = subject.threshold(Threshold.ASKEW);
-    List<Integer> edges =
-        Blocks.collect(
-            mesh.edgeEnd(),
-            (e, found) -> {
-              if (novelty.isNew(e) && off(subject, e) > most) {
-                found.accept(e);
-              }
-            });
-    return AlongLoops.joined(subject, edges).stream().map(run -> finding(subject, run)).toList();
+  boolean isMet(Subject subject, int e) {
+    return subject.novelty().isNew(e) && off(subject, e) > subject.threshold(Threshold.ASKEW);
+  }
+
+  @Override
+  List<int[]> joined(Subject subject, List<Integer> met) {
+    return AlongLoops.joined(subject, met);
   }
 
   /** The smaller of the angles at its ends; not a number where curvature is not clear at both. */
@@ -57,7 +56,8 @@ final class AskewFinder implements Finder {
     return Math.min(within, 90 - within);
   }
 
-  private static Finding finding(Subject subject, int[] run) {
+  @Override
+  Finding finding(Subject subject, int[] run) {
     double largest = 0;
     for (int e : run) {
       largest = Math.max(largest, off(subject, e));

@@ -52,7 +52,7 @@ final class BendLook {
     this.bending =
         Bending.of(mesh.bounds(), trial.way(), trial.along(), trial.towards(), trial.amount());
     this.bent = mesh.moved(bending::place);
-    this.shapes = FaceShapes.of(bent);
+    this.shapes = new FaceShapes(bent, 0);
   }
 
   static Bent of(Subject subject, BendTrial trial) {

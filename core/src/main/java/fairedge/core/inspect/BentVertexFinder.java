@@ -3,9 +3,9 @@ package fairedge.core.inspect;
 import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 
 /**
  * {@code bent-vertex}:
@@ -17,21 +17,20 @@ import java.util.Locale;
  *
  * Cost: every vertex once.
  */
-final class BentVertexFinder implements Finder {
+final class BentVertexFinder extends ElementFinder {
+  BentVertexFinder() {
+    super(Element.Kind.VERTEX);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
+  void look(Subject subject, int v, Consumer<Finding> found) {
     Topology topology = subject.topology();
-    List<Finding> found = new ArrayList<>();
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (topology.valence(v) == 2 && topology.classOf(v) == Topology.VertexClass.INNER) {
-        double turn = IdleVertexFinder.turnAt(mesh, v);
-        if (turn > subject.threshold(Threshold.IDLE_ANGLE)) {
-          found.add(finding(mesh, v, turn));
-        }
+    if (topology.valence(v) == 2 && topology.classOf(v) == Topology.VertexClass.INNER) {
+      double turn = IdleVertexFinder.turnAt(subject.mesh(), v);
+      if (turn > subject.threshold(Threshold.IDLE_ANGLE)) {
+        found.accept(finding(subject.mesh(), v, turn));
       }
     }
-    return found;
   }
 
   private static Finding finding(Mesh mesh, int v, double turn) {

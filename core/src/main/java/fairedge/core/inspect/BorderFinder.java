@@ -32,6 +32,11 @@ final class BorderFinder implements Finder {
     return found;
   }
 
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    return anew.borders() ? find(subject) : before;
+  }
+
   private static Finding finding(Mesh mesh, int[] loop) {
     int[] faces = Arrays.stream(loop).map(e -> mesh.faceOf(mesh.cornerOn(e))).toArray();
     return new Finding.Told(

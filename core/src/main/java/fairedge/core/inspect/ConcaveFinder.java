@@ -1,25 +1,24 @@
 package fairedge.core.inspect;
 
-import java.util.List;
+import fairedge.core.mesh.Element;
+import java.util.function.Consumer;
 
 /**
  * {@code concave}: a face with a corner whose in-plane turn lies between -179.9 and minus the
  * profile's angle (1 degree), both bounds with it. One finding a face; its measure is the angle by
  * which it turns back most. Cost: the faces.
  */
-final class ConcaveFinder implements Finder {
+final class ConcaveFinder extends ElementFinder {
+  ConcaveFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    FaceShapes shapes = subject.shapes();
-    double least = subject.threshold(Threshold.CONCAVE);
-    return Blocks.collect(
-        subject.mesh().faceEnd(),
-        (f, found) -> {
-          double back = shapes.turnBack(f);
-          if (back >= least && back > 0) {
-            found.accept(finding(subject, f, back));
-          }
-        });
+  void look(Subject subject, int f, Consumer<Finding> found) {
+    double back = subject.shapes().turnBack(f);
+    if (back >= subject.threshold(Threshold.CONCAVE) && back > 0) {
+      found.accept(finding(subject, f, back));
+    }
   }
 
   private static Finding finding(Subject subject, int f, double back) {

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.atomic.LongAdder;
+import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,7 +43,16 @@ final class CrossingFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    return new Search(subject).findings();
+    Search search = new Search(subject);
+    return search.findings(search.all());
+  }
+
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    Pairs known = anew.since().recall().gathered().crossing;
+    Search search = new Search(subject);
+    Pairs renewed = known == null ? null : search.renewed(anew.since(), known);
+    return renewed == null ? find(subject) : search.findings(renewed);
   }
 
   private static final class Search {
@@ -64,11 +74,10 @@ final class CrossingFinder implements Finder {
       this.near = subject.tolerance().merge();
     }
 
-    List<Finding> findings() {
-      Since since = subject.since();
-      Pairs before = since == null ? null : since.recall().gathered().crossing;
-      Pairs found = since != null && before != null ? renewed(since, before) : null;
-      found = found == null ? all() : found;
+    /**
+     * @param found null if they are too many
+     */
+    List<Finding> findings(@Nullable Pairs found) {
       if (found == null) {
         return List.of(tangled());
       }
@@ -77,16 +86,15 @@ final class CrossingFinder implements Finder {
     }
 
     /** Null if they are too many. */
-    private @Nullable Pairs all() {
-      Search whole = new Search(subject);
+    @Nullable Pairs all() {
       for (int f = 0; f < mesh.faceEnd(); f++) {
-        whole.addIfTried(f);
+        addIfTried(f);
       }
-      return whole.pairs((f, g) -> true);
+      return pairs((f, g) -> true);
     }
 
     /** Touched faces are tried with those near; null if too many cross. */
-    private @Nullable Pairs renewed(Since since, Pairs before) {
+    @Nullable Pairs renewed(Since since, Pairs before) {
       BitSet touched = since.touched().faces();
       since.near().stream().forEach(this::addIfTried);
       Pairs anew = pairs((f, g) -> touched.get(f) || touched.get(g));
@@ -266,31 +274,38 @@ final class CrossingFinder implements Finder {
     }
 
     private List<Finding> joined(Pairs pairs) {
-      Unions groups = new Unions(mesh.faceEnd());
-      BitSet crossing = new BitSet();
+      int[] faces =
+          pairs.stream()
+              .flatMap(pair -> LongStream.of(Pairs.first(pair), Pairs.second(pair)))
+              .mapToInt(f -> (int) f)
+              .sorted()
+              .distinct()
+              .toArray();
+      Unions groups = new Unions(faces.length);
       pairs.stream()
-          .forEach(pair -> {
-            groups.join(Pairs.first(pair), Pairs.second(pair));
-            crossing.set(Pairs.first(pair));
-            crossing.set(Pairs.second(pair));
-          });
-      joinNeighbours(groups, crossing);
+          .forEach(pair -> groups.join(at(faces, Pairs.first(pair)), at(faces, Pairs.second(pair))));
+      joinNeighbours(groups, faces);
       Map<Integer, Cluster> clusters = new TreeMap<>();
       pairs.stream()
           .forEach(pair ->
               clusters
-                  .computeIfAbsent(groups.rootOf(Pairs.first(pair)), r -> new Cluster())
+                  .computeIfAbsent(
+                      groups.rootOf(at(faces, Pairs.first(pair))), r -> new Cluster())
                   .add(pair));
       return clusters.values().stream().map(c -> finding(c.faces, c.pairs)).toList();
     }
 
-    private void joinNeighbours(Unions groups, BitSet crossing) {
-      for (int f = crossing.nextSetBit(0); f >= 0; f = crossing.nextSetBit(f + 1)) {
-        int c = mesh.firstCorner(f);
-        for (int i = mesh.size(f); i > 0; i--) {
-          int g = mesh.faceOf(mesh.nextOnEdge(c));
-          if (crossing.get(g)) {
-            groups.join(f, g);
+    private static int at(int[] faces, int f) {
+      return Arrays.binarySearch(faces, f);
+    }
+
+    private void joinNeighbours(Unions groups, int[] faces) {
+      for (int k = 0; k < faces.length; k++) {
+        int c = mesh.firstCorner(faces[k]);
+        for (int i = mesh.size(faces[k]); i > 0; i--) {
+          int other = at(faces, mesh.faceOf(mesh.nextOnEdge(c)));
+          if (other >= 0) {
+            groups.join(k, other);
           }
           c = mesh.next(c);
         }

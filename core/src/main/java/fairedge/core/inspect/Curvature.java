@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class Curvature {
   private static final int TERMS = 5;
+  private static final double NINE_TENTHS = 0.9;
 
   /** Bending by less than this share of the neighbours' distance is rounding. */
   private static final double FLAT = 1e-9;
@@ -31,25 +32,44 @@ final class Curvature {
   /** So many neighbours of neighbours decide enough. */
   private static final int NEIGHBOURS = 512;
 
-  private final double[] ofVertex;
-  private final double tenth;
+  private Mesh mesh;
+  private double[] ofVertex;
+  private final Ranked known;
+  private double tenth;
 
-  private Curvature(double[] ofVertex) {
-    this.ofVertex = ofVertex;
-    double[] known = Arrays.stream(ofVertex).filter(k -> !Double.isNaN(k)).toArray();
-    Arrays.parallelSort(known);
-    this.tenth = known.length == 0 ? Double.POSITIVE_INFINITY : known[(int) (0.9 * known.length)];
+  Curvature(Mesh mesh) {
+    this.mesh = mesh;
+    ofVertex = new double[mesh.vertexEnd()];
+    Blocks.each(ofVertex.length, v -> ofVertex[v] = larger(v));
+    known = new Ranked(ofVertex);
+    tenth = known.at(NINE_TENTHS);
   }
 
-  static Curvature of(Mesh mesh) {
-    double[] curvature = new double[mesh.vertexEnd()];
-    Blocks.each(
-        curvature.length,
-        v -> {
-          Bend bend = mesh.hasVertex(v) && mesh.hasPlace(v) ? at(mesh, v) : null;
-          curvature[v] = bend == null ? Double.NaN : bend.larger();
-        });
-    return new Curvature(curvature);
+  private double larger(int v) {
+    Bend bend = mesh.hasVertex(v) && mesh.hasPlace(v) ? at(mesh, v) : null;
+    return bend == null ? Double.NaN : bend.larger();
+  }
+
+  /**
+   * After a change of the mesh.
+   *
+   * @param vertices those within two rings of what was touched, and those that are gone
+   */
+  void update(Mesh now, int[] vertices) {
+    mesh = now;
+    if (ofVertex.length < mesh.vertexEnd()) {
+      int known = ofVertex.length;
+      ofVertex = Arrays.copyOf(ofVertex, mesh.vertexEnd() + mesh.vertexEnd() / 16 + 64);
+      Arrays.fill(ofVertex, known, ofVertex.length, Double.NaN);
+    }
+    for (int v : vertices) {
+      if (v < ofVertex.length) {
+        known.remove(ofVertex[v]);
+        ofVertex[v] = larger(v);
+        known.add(ofVertex[v]);
+      }
+    }
+    tenth = known.at(NINE_TENTHS);
   }
 
   boolean isInCurviestTenth(int v) {

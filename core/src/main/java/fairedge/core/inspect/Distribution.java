@@ -22,16 +22,19 @@ public record Distribution(
     private double max = Double.NEGATIVE_INFINITY;
     private double sum;
 
-    Gathering(double... edges) {
+    /**
+     * @param edges where the bins begin; shared, not to be changed
+     */
+    Gathering(double[] edges) {
       this.edges = edges;
       this.counts = new int[edges.length];
     }
 
-    /** Bins from 0 in equal steps. */
-    static Gathering steps(double step, int bins) {
+    /** Where bins from 0 in equal steps begin. */
+    static double[] steps(double step, int bins) {
       double[] edges = new double[bins];
       Arrays.setAll(edges, i -> i * step);
-      return new Gathering(edges);
+      return edges;
     }
 
     void add(double value) {

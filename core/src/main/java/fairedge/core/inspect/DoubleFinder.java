@@ -44,16 +44,20 @@ final class DoubleFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    Since since = subject.since();
-    Pairs before = since == null ? null : since.recall().gathered().doubles;
-    Pairs renewed = since == null || before == null ? null : renewed(subject, since, before);
-    if (renewed != null) {
-      subject.gathered().doubles = renewed;
-      return ofPairs(subject, renewed);
-    }
     List<Finding> all = new Search(subject.mesh(), subject.weld(), Separate.of(subject)).findings();
     subject.gathered().doubles = pairsOf(subject, all);
     return all;
+  }
+
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    Pairs known = anew.since().recall().gathered().doubles;
+    Pairs renewed = known == null ? null : renewed(subject, anew.since(), known);
+    if (renewed == null) {
+      return find(subject);
+    }
+    subject.gathered().doubles = renewed;
+    return ofPairs(subject, renewed);
   }
 
   private static List<Finding> ofPairs(Subject subject, Pairs pairs) {
@@ -61,7 +65,14 @@ final class DoubleFinder implements Finder {
     if (pairs.count() == 0) {
       return List.of();
     }
-    Clusters clusters = new Clusters(mesh.vertexEnd());
+    Clusters clusters =
+        new Clusters(
+            pairs.stream()
+                .flatMap(pair -> LongStream.of(Pairs.first(pair), Pairs.second(pair)))
+                .mapToInt(v -> (int) v)
+                .sorted()
+                .distinct()
+                .toArray());
     pairs.stream()
         .forEach(pair -> {
           int v = Pairs.first(pair);
@@ -108,11 +119,7 @@ final class DoubleFinder implements Finder {
     BitSet touched = since.vertices(mesh);
     BitSet near = since.verticesNear(mesh);
     near.or(touched);
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && subject.topology().valence(v) == 0) {
-        near.set(v);
-      }
-    }
+    near.or(subject.topology().verticesApart());
     int[] vertices = near.stream().filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v)).toArray();
     double[] along = new double[vertices.length];
     Integer[] order = new Integer[vertices.length];
@@ -208,7 +215,10 @@ final class DoubleFinder implements Finder {
       if (keys.length == 0) {
         return List.of();
       }
-      Clusters clusters = new Clusters(mesh.vertexEnd());
+      // Most meshes have no doubles at all.
+      Lazy<Clusters> clusters =
+          new Lazy<>(() ->
+              new Clusters(Arrays.stream(keys).mapToInt(Search::vertexOf).sorted().toArray()));
       int[] together = joinSamePlaces(keys, clusters);
       for (int i = 0; i < keys.length; i++) {
         int v = vertexOf(keys[i]);
@@ -219,11 +229,11 @@ final class DoubleFinder implements Finder {
           int w = vertexOf(keys[j]);
           double distance = mesh.position(v).distance(mesh.position(w));
           if (together[w] > 0 && distance <= weld && separate.mayBeOne(v, w)) {
-            clusters.join(v, w, distance, (long) together[v] * together[w]);
+            clusters.get().join(v, w, distance, (long) together[v] * together[w]);
           }
         }
       }
-      return clusters.findings(mesh);
+      return clusters.isMade() ? clusters.get().findings(mesh) : List.of();
     }
 
     /**
@@ -232,7 +242,7 @@ final class DoubleFinder implements Finder {
      *
      * @return for each vertex how many it stands for; 0 where another stands for it
      */
-    private int[] joinSamePlaces(long[] keys, Clusters clusters) {
+    private int[] joinSamePlaces(long[] keys, Lazy<Clusters> clusters) {
       int[] together = new int[mesh.vertexEnd()];
       for (int i = 0; i < keys.length; ) {
         Map<Object, Integer> first = new HashMap<>();
@@ -242,7 +252,7 @@ final class DoubleFinder implements Finder {
           int standing =
               first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
           if (standing != v) {
-            clusters.join(standing, v, 0, together[standing]);
+            clusters.get().join(standing, v, 0, together[standing]);
           }
           together[standing]++;
         }
@@ -291,55 +301,48 @@ final class DoubleFinder implements Finder {
     }
   }
 
-  /** Vertices joined by pairs: union by index, always towards the lower one. */
+  /** Vertices joined by pairs; what a cluster has is kept with its lowest vertex. */
   private static final class Clusters {
-    private final int[] parent;
+    private final int[] vertices;
+    private final Unions joined;
     private final Map<Integer, Long> pairs = new TreeMap<>();
     private final Map<Integer, Double> apart = new TreeMap<>();
 
-    Clusters(int vertexEnd) {
-      parent = new int[vertexEnd];
-      Arrays.setAll(parent, v -> v);
+    /**
+     * @param vertices all that may be joined, by id
+     */
+    Clusters(int[] vertices) {
+      this.vertices = vertices;
+      this.joined = new Unions(vertices.length);
     }
 
     void join(int v, int w, double distance, long count) {
-      int a = rootOf(v);
-      int b = rootOf(w);
+      int a = joined.rootOf(Arrays.binarySearch(vertices, v));
+      int b = joined.rootOf(Arrays.binarySearch(vertices, w));
       int root = Math.min(a, b);
       int other = Math.max(a, b);
       pairs.merge(root, count, Long::sum);
       apart.merge(root, distance, Math::max);
-      if (other != root) {
-        parent[other] = root;
-        Long moved = pairs.remove(other);
-        Double movedApart = apart.remove(other);
-        if (moved != null && movedApart != null) {
-          pairs.merge(root, moved, Long::sum);
-          apart.merge(root, movedApart, Math::max);
-        }
+      joined.join(a, b);
+      Long moved = other == root ? null : pairs.remove(other);
+      Double movedApart = other == root ? null : apart.remove(other);
+      if (moved != null && movedApart != null) {
+        pairs.merge(root, moved, Long::sum);
+        apart.merge(root, movedApart, Math::max);
       }
-    }
-
-    private int rootOf(int v) {
-      int root = v;
-      while (parent[root] != root) {
-        parent[root] = parent[parent[root]];
-        root = parent[root];
-      }
-      return root;
     }
 
     List<Finding> findings(Mesh mesh) {
       Map<Integer, List<Integer>> members = new TreeMap<>();
       pairs.keySet().forEach(root -> members.put(root, new ArrayList<>()));
-      for (int v = 0; v < parent.length; v++) {
-        List<Integer> cluster = members.get(rootOf(v));
-        if (cluster != null && mesh.hasVertex(v) && mesh.hasPlace(v)) {
-          cluster.add(v);
+      for (int i = 0; i < vertices.length; i++) {
+        List<Integer> cluster = members.get(joined.rootOf(i));
+        if (cluster != null) {
+          cluster.add(vertices[i]);
         }
       }
       List<Finding> found = new ArrayList<>();
-      members.forEach((root, vertices) -> found.add(finding(mesh, root, vertices)));
+      members.forEach((root, cluster) -> found.add(finding(mesh, root, cluster)));
       return found;
     }
 
@@ -352,7 +355,7 @@ final class DoubleFinder implements Finder {
           List.copyOf(vertices),
           pairs.getOrDefault(root, 0L),
           apart.getOrDefault(root, 0.0),
-          mesh.position(root),
+          mesh.position(vertices.getFirst()),
           reach);
     }
   }

@@ -8,37 +8,53 @@ import java.util.BitSet;
 /**
  * The faces of a mesh that have a vertex of a given set, as a mesh of their own: so much of it as
  * decides how those vertices, and what lies between them, come to lie when it is subdivided.
- *
- * @param vertexOf of each vertex of the mesh that of the excerpt, or {@link Mesh#NONE}
- * @param faceOf of each face of the mesh that of the excerpt, or {@link Mesh#NONE}
  */
-record Excerpt(Mesh mesh, int[] vertexOf, int[] faceOf) {
-  /** Cost: the mesh's elements, lightly; the faces taken, fully. */
-  static Excerpt around(Mesh mesh, BitSet vertices) {
-    int[] vertexOf = new int[mesh.vertexEnd()];
-    int[] faceOf = new int[mesh.faceEnd()];
-    Arrays.fill(vertexOf, Mesh.NONE);
-    Arrays.fill(faceOf, Mesh.NONE);
-    BitSet faces = new BitSet();
-    vertices.stream()
+final class Excerpt {
+  private final Mesh mesh;
+
+  /** Of each vertex and face of the excerpt that of the whole, by id. */
+  private final int[] vertices;
+
+  private final int[] faces;
+
+  /** Cost: the faces taken. */
+  Excerpt(Mesh whole, BitSet around) {
+    BitSet taken = new BitSet();
+    around.stream()
         .forEach(v -> {
-          for (int f : mesh.facesAt(v)) {
-            faces.set(f);
+          for (int f : whole.facesAt(v)) {
+            taken.set(f, whole.isMeasurable(f));
           }
         });
-    MeshBuilder builder = new MeshBuilder();
-    for (int f = faces.nextSetBit(0); f >= 0; f = faces.nextSetBit(f + 1)) {
-      if (!mesh.isMeasurable(f)) {
-        continue;
+    faces = taken.stream().toArray();
+    BitSet corners = new BitSet();
+    for (int f : faces) {
+      for (int v : whole.vertices(f)) {
+        corners.set(v);
       }
-      int[] corners = mesh.vertices(f);
-      for (int i = 0; i < corners.length; i++) {
-        int v = corners[i];
-        vertexOf[v] = vertexOf[v] == Mesh.NONE ? builder.vertex(mesh.position(v)) : vertexOf[v];
-        corners[i] = vertexOf[v];
-      }
-      faceOf[f] = builder.face(corners);
     }
-    return new Excerpt(builder.build(), vertexOf, faceOf);
+    vertices = corners.stream().toArray();
+    MeshBuilder builder = new MeshBuilder();
+    for (int v : vertices) {
+      builder.vertex(whole.position(v));
+    }
+    for (int f : faces) {
+      builder.face(Arrays.stream(whole.vertices(f)).map(this::vertexOf).toArray());
+    }
+    mesh = builder.build();
+  }
+
+  Mesh mesh() {
+    return mesh;
+  }
+
+  /** A vertex of the whole in the excerpt, or {@link Mesh#NONE}. */
+  int vertexOf(int v) {
+    return Math.max(Mesh.NONE, Arrays.binarySearch(vertices, v));
+  }
+
+  /** A face of the whole in the excerpt, or {@link Mesh#NONE}. */
+  int faceOf(int f) {
+    return Math.max(Mesh.NONE, Arrays.binarySearch(faces, f));
   }
 }

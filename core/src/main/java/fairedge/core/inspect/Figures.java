@@ -1,12 +1,9 @@
 package fairedge.core.inspect;
 
-import fairedge.core.flow.EdgeLoops;
+import fairedge.core.flow.FlowTally;
 import fairedge.core.flow.Parts;
-import fairedge.core.flow.Rings;
-import fairedge.core.flow.Stop;
 import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Mesh;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -102,174 +99,91 @@ public record Figures(
       Map<Integer, Integer> lengths,
       double shareComplete) {}
 
+  /** Cost: what {@link Sums} keeps apart, the parts, and one look at sets of edges. */
   static Figures of(Subject subject) {
-    return new Count(subject).figures();
+    Mesh mesh = subject.mesh();
+    Topology topology = subject.topology();
+    FaceFigures faces = subject.shapes().figures();
+    int triangles = faces.bySides().getOrDefault(3, 0);
+    int quads = faces.bySides().getOrDefault(4, 0);
+    int edgesOfFaces = mesh.edgeCount() - topology.edgesWith(0);
+    List<Parts.Part> parts = subject.partList();
+    boolean crowded = topology.edgesWith(3) > 0;
+    boolean closed = parts.stream().allMatch(Parts.Part::closed);
+    int inFaces = mesh.vertexCount() - topology.apartCount();
+    return new Figures(
+        mesh.vertexCount(),
+        mesh.edgeCount(),
+        mesh.faceCount(),
+        faces.corners(),
+        triangles,
+        quads,
+        mesh.faceCount() - triangles - quads,
+        faces.bySides(),
+        topology.edgesWith(1),
+        subject.borders().loops().size(),
+        subject.borders().irregular().size(),
+        topology.edgesWith(3),
+        topology.inconsistentCount(),
+        topology.edgesWith(0),
+        lone(subject),
+        topology.bowTieCount(),
+        parts.size(),
+        subject.parts().countByVertices(),
+        inFaces - edgesOfFaces + mesh.faceCount(),
+        mesh.vertexCount() - mesh.edgeCount() + mesh.faceCount(),
+        crowded ? null : parts.stream().mapToInt(Parts.Part::genus).sum(),
+        subject.orientation().toTurn().cardinality(),
+        topology.innerValences(),
+        topology.borderValences(),
+        poles(topology),
+        faces.slivers(),
+        faces.area(),
+        closed ? parts.stream().mapToDouble(p -> subject.volumes().of(p.number())).sum() : null,
+        parts.stream().limit(PARTS_LISTED).map(part -> part(subject, part)).toList(),
+        flow(subject.rings().tally(), edgesOfFaces),
+        flow(subject.loops().tally(), edgesOfFaces),
+        faces.angles(),
+        faces.aspect(),
+        faces.warp());
   }
 
-  /** One pass over faces, edges and vertices each. */
-  private static final class Count {
-    private final Subject subject;
-    private final Mesh mesh;
-    private final Topology topology;
-    private final Map<Integer, Integer> bySides = new TreeMap<>();
-    private final Map<Integer, Integer> inner = new TreeMap<>();
-    private final Map<Integer, Integer> border = new TreeMap<>();
-    private final Distribution.Gathering aspect =
-        new Distribution.Gathering(1, 1.25, 1.5, 2, 3, 4, 6, 8, 16);
-    private final Distribution.Gathering warp = Distribution.Gathering.steps(5, 18);
-    private final int[] uses = new int[4];
-    private int corners;
-    private double area;
-    private int inFaces;
-    private int lone;
-    private int bowTies;
-    private int poles;
-    private int slivers;
+  private static int lone(Subject subject) {
+    return subject.topology().apartCount() == 0
+        ? 0
+        : (int)
+            subject.topology().verticesApart().stream()
+                .filter(v -> subject.mesh().edgeAt(v) == Mesh.NONE)
+                .count();
+  }
 
-    Count(Subject subject) {
-      this.subject = subject;
-      this.mesh = subject.mesh();
-      this.topology = subject.topology();
-      for (int f = 0; f < mesh.faceEnd(); f++) {
-        if (mesh.hasFace(f)) {
-          addFace(f);
-        }
-      }
-      for (int e = 0; e < mesh.edgeEnd(); e++) {
-        if (mesh.hasEdge(e)) {
-          uses[topology.uses(e)]++;
-        }
-      }
-      for (int v = 0; v < mesh.vertexEnd(); v++) {
-        if (mesh.hasVertex(v)) {
-          addVertex(v);
-        }
-      }
-    }
+  private static int poles(Topology topology) {
+    return topology.innerValences().entrySet().stream()
+        .filter(e -> e.getKey() != 4)
+        .mapToInt(Map.Entry::getValue)
+        .sum();
+  }
 
-    private void addFace(int f) {
-      int n = mesh.size(f);
-      bySides.merge(n, 1, Integer::sum);
-      corners += n;
-      FaceShapes shapes = subject.shapes();
-      if (!shapes.isMeasured(f)) {
-        return;
-      }
-      area += shapes.area(f);
-      slivers += shapes.slenderness(f) < subject.threshold(Threshold.SLIVER) ? 1 : 0;
-      aspect.add(shapes.aspect(f));
-      warp.add(shapes.warp(f));
-    }
+  private static PartFigures part(Subject subject, Parts.Part part) {
+    return new PartFigures(
+        part.faces(),
+        part.euler(),
+        part.borderLoops(),
+        part.closed(),
+        part.orientable(),
+        part.crowded() ? null : part.genus(),
+        part.closed() ? subject.volumes().of(part.number()) : null);
+  }
 
-    private void addVertex(int v) {
-      lone += mesh.edgeAt(v) == Mesh.NONE ? 1 : 0;
-      bowTies += topology.fans(v) > 1 ? 1 : 0;
-      poles += topology.isPole(v) ? 1 : 0;
-      inFaces += topology.classOf(v) == Topology.VertexClass.APART ? 0 : 1;
-      switch (topology.classOf(v)) {
-        case INNER -> inner.merge(topology.valence(v), 1, Integer::sum);
-        case BORDER -> border.merge(topology.valence(v), 1, Integer::sum);
-        case APART, CROWDED -> {}
-      }
-    }
-
-    Figures figures() {
-      int triangles = bySides.getOrDefault(3, 0);
-      int quads = bySides.getOrDefault(4, 0);
-      int edgesOfFaces = uses[1] + uses[2] + uses[3];
-      List<Parts.Part> parts = subject.parts().parts();
-      boolean crowded = uses[3] > 0;
-      boolean closed = parts.stream().allMatch(Parts.Part::closed);
-      return new Figures(
-          mesh.vertexCount(),
-          mesh.edgeCount(),
-          mesh.faceCount(),
-          corners,
-          triangles,
-          quads,
-          mesh.faceCount() - triangles - quads,
-          bySides,
-          uses[1],
-          subject.borders().loops().size(),
-          subject.borders().irregular().size(),
-          uses[3],
-          topology.inconsistentEdges().cardinality(),
-          uses[0],
-          lone,
-          bowTies,
-          parts.size(),
-          subject.parts().byVertices(),
-          inFaces - edgesOfFaces + mesh.faceCount(),
-          mesh.vertexCount() - mesh.edgeCount() + mesh.faceCount(),
-          crowded ? null : parts.stream().mapToInt(Parts.Part::genus).sum(),
-          subject.orientation().toTurn().cardinality(),
-          inner,
-          border,
-          poles,
-          slivers,
-          area,
-          closed ? parts.stream().mapToDouble(p -> Volume.of(mesh, p.faces())).sum() : null,
-          parts.stream().limit(PARTS_LISTED).map(this::part).toList(),
-          rings(edgesOfFaces),
-          loops(edgesOfFaces),
-          subject.shapes().angles(),
-          aspect.distribution(),
-          warp.distribution());
-    }
-
-    private PartFigures part(Parts.Part part) {
-      return new PartFigures(
-          part.faces().length,
-          part.euler(),
-          part.borderLoops(),
-          part.closed(),
-          part.orientable(),
-          part.crowded() ? null : part.genus(),
-          part.closed() ? Volume.of(mesh, part.faces()) : null);
-    }
-
-    private FlowFigures rings(int edges) {
-      Map<String, Integer> ends = new TreeMap<>();
-      Map<Integer, Integer> lengths = new TreeMap<>();
-      int closed = 0;
-      int complete = 0;
-      for (Rings.Summary ring : subject.rings().all()) {
-        lengths.merge(ring.length(), 1, Integer::sum);
-        closed += ring.closed() ? 1 : 0;
-        complete += ring.isComplete() ? 1 : 0;
-        for (Stop stop : ring.ends()) {
-          ends.merge(named(stop.cause()), 1, Integer::sum);
-        }
-      }
-      int count = subject.rings().all().size();
-      double share = share(subject.rings().edgesInComplete(), edges);
-      return new FlowFigures(count, closed, complete, ends, lengths, share);
-    }
-
-    private FlowFigures loops(int edges) {
-      Map<String, Integer> ends = new TreeMap<>();
-      Map<Integer, Integer> lengths = new TreeMap<>();
-      int closed = 0;
-      int complete = 0;
-      for (EdgeLoops.Summary loop : subject.loops().all()) {
-        lengths.merge(loop.length(), 1, Integer::sum);
-        closed += loop.closed() ? 1 : 0;
-        complete += loop.isComplete() ? 1 : 0;
-        for (EdgeLoops.End end : loop.ends()) {
-          ends.merge(named(end.cause()), 1, Integer::sum);
-        }
-      }
-      int count = subject.loops().all().size();
-      double share = share(subject.loops().edgesInComplete(), edges);
-      return new FlowFigures(count, closed, complete, ends, lengths, share);
-    }
-
-    private static String named(Enum<?> cause) {
-      return cause.name().toLowerCase(Locale.ROOT);
-    }
-
-    private static double share(BitSet edges, int of) {
-      return of == 0 ? 0 : (double) edges.cardinality() / of;
-    }
+  private static FlowFigures flow(FlowTally tally, int edgesOfFaces) {
+    Map<String, Integer> ends = new TreeMap<>();
+    tally.ends().forEach((cause, count) -> ends.put(cause.toLowerCase(Locale.ROOT), count));
+    return new FlowFigures(
+        tally.count(),
+        tally.closed(),
+        tally.complete(),
+        ends,
+        tally.lengths(),
+        edgesOfFaces == 0 ? 0 : (double) tally.edgesInComplete() / edgesOfFaces);
   }
 }

@@ -6,4 +6,13 @@ import java.util.List;
 interface Finder {
   /** In the order of the lowest elements. */
   List<Finding> find(Subject subject);
+
+  /**
+   * The same after a change, in the same order. Those who know no better look at all.
+   *
+   * @param before what it found before the change
+   */
+  default List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    return find(subject);
+  }
 }

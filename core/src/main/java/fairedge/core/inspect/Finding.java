@@ -254,9 +254,9 @@ public sealed interface Finding {
   /**
    * A face at which open rings end.
    *
-   * @param rings numbers of the rings in the order of the figures
+   * @param rings how many
    */
-  record RingStop(int face, int sides, List<Integer> rings, Vec3 place, double reach)
+  record RingStop(int face, int sides, int rings, Vec3 place, double reach)
       implements Finding {
     @Override
     public Rule rule() {
@@ -270,7 +270,7 @@ public sealed interface Finding {
 
     @Override
     public Measure measure() {
-      return new Measure(rings.size(), Measure.Unit.RINGS);
+      return new Measure(rings, Measure.Unit.RINGS);
     }
 
     private String what() {
@@ -279,14 +279,14 @@ public sealed interface Finding {
 
     @Override
     public String title() {
-      return rings.size() == 1
+      return rings == 1
           ? "Ring stops at the " + what()
-          : rings.size() + " rings stop at the " + what();
+          : rings + " rings stop at the " + what();
     }
 
     @Override
     public String sentence() {
-      return (rings.size() == 1 ? "1 ring ends" : rings.size() + " rings end")
+      return (rings == 1 ? "1 ring ends" : rings + " rings end")
           + " at this "
           + what()
           + ", so no loop can run on across it.";

@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * {@code flat-corner}:
@@ -15,21 +16,20 @@ import java.util.List;
  *
  * One finding a face. Cost: every corner once.
  */
-final class FlatCornerFinder implements Finder {
+final class FlatCornerFinder extends ElementFinder {
+  FlatCornerFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
+  void look(Subject subject, int f, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
-    double straight = subject.threshold(Threshold.STRAIGHT);
-    return Blocks.collect(
-        mesh.faceEnd(),
-        (f, found) -> {
-          if (mesh.hasFace(f) && mesh.size(f) <= 4 && subject.shapes().isMeasured(f)) {
-            int corners = mesh.polygon(f).straightCorners(straight);
-            if (corners > 0) {
-              found.accept(finding(mesh, f, corners));
-            }
-          }
-        });
+    if (mesh.hasFace(f) && mesh.size(f) <= 4 && subject.shapes().isMeasured(f)) {
+      int corners = mesh.polygon(f).straightCorners(subject.threshold(Threshold.STRAIGHT));
+      if (corners > 0) {
+        found.accept(finding(mesh, f, corners));
+      }
+    }
   }
 
   private static Finding finding(Mesh mesh, int f, int straight) {

@@ -70,8 +70,8 @@ final class FlowLens {
   }
 
   private String sentence() {
-    int all = loops.all().size();
-    long complete = loops.all().stream().filter(EdgeLoops.Summary::isComplete).count();
+    int all = loops.tally().count();
+    int complete = loops.tally().complete();
     String on = "run on until they close or come to a border";
     if (complete == all) {
       return all == 1 ? "The one loop runs on to its end." : "All " + all + " loops " + on + ".";
@@ -88,13 +88,13 @@ final class FlowLens {
   }
 
   private boolean isComplete(int loop) {
-    return loops.all().get(loop).isComplete();
+    return loops.loop(loop).isComplete();
   }
 
   /** Of each complete loop its way, from 0. */
   private int[] ways() {
     long[] crossings = crossings();
-    int[] ways = new int[loops.all().size()];
+    int[] ways = new int[loops.tally().count()];
     Arrays.fill(ways, Mesh.NONE);
     int[] queue = new int[ways.length];
     int end = 0;

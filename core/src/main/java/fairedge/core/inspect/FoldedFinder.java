@@ -3,29 +3,28 @@ package fairedge.core.inspect;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * {@code folded}: an edge with two faces, both with a front, whose fronts differ by over the
  * profile's angle (170 degrees). Where the two are wound against each other, one of them is
  * measured by its back: that is another fault. Cost: the edges.
  */
-final class FoldedFinder implements Finder {
+final class FoldedFinder extends ElementFinder {
+  FoldedFinder() {
+    super(Element.Kind.EDGE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
+  void look(Subject subject, int e, Consumer<Finding> found) {
     double most = subject.threshold(Threshold.FOLDED);
-    return Blocks.collect(
-        mesh.edgeEnd(),
-        (e, found) -> {
-          // Most turn by less than a right angle.
-          if (subject.topology().uses(e) == 2
-              && !(most > 90 && subject.hardEdges().surelyUnder(e, 0))) {
-            double turn = subject.hardEdges().turnAt(e);
-            if (turn > most) {
-              found.accept(finding(subject, e, turn));
-            }
-          }
-        });
+    // Most turn by less than a right angle.
+    if (subject.topology().uses(e) == 2 && !(most > 90 && subject.hardEdges().surelyUnder(e, 0))) {
+      double turn = subject.hardEdges().turnAt(e);
+      if (turn > most) {
+        found.accept(finding(subject, e, turn));
+      }
+    }
   }
 
   private static Finding finding(Subject subject, int e, double turn) {

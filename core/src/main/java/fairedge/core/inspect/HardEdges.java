@@ -3,20 +3,23 @@ package fairedge.core.inspect;
 import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Mesh;
 import java.util.BitSet;
+import java.util.function.Consumer;
+import java.util.function.IntPredicate;
 
 /**
  * Hard edges: marked by the exercise; or two-sided, turning by more than the profile's angle (30
  * degrees), and at least twice as much as each of the parallel neighbours in the ring, so that a
  * round form of eight sides is not hard all round. A neighbour beyond a face that is no quad does
- * not count. Cost: constant for each question.
+ * not count. Cost to make: the edges; constant for each question.
  */
 final class HardEdges {
-  private final Mesh mesh;
+  private Mesh mesh;
   private final Topology topology;
   private final FaceShapes shapes;
   private final double angle;
   private final double cosine;
   private final BitSet marked;
+  private final BitSet hard = new BitSet();
 
   /**
    * @param angle by more than which a hard edge turns, degrees
@@ -29,6 +32,37 @@ final class HardEdges {
     this.angle = angle;
     this.marked = marked;
     this.cosine = StrictMath.cos(StrictMath.toRadians(angle));
+    Blocks.collect(
+            mesh.edgeEnd(),
+            (int e, Consumer<Integer> found) -> {
+              if (tell(e)) {
+                found.accept(e);
+              }
+            })
+        .forEach(hard::set);
+  }
+
+  /**
+   * After a change of the mesh of which topology and shapes were told.
+   *
+   * @param edges that may be marked now or not any more
+   */
+  void mark(Mesh now, int[] edges, IntPredicate isMarked) {
+    mesh = now;
+    for (int e : edges) {
+      marked.set(e, isMarked.test(e));
+    }
+  }
+
+  /**
+   * After {@link #mark}.
+   *
+   * @param edges that may be hard now or not any more
+   */
+  void update(int[] edges) {
+    for (int e : edges) {
+      hard.set(e, mesh.hasEdge(e) && tell(e));
+    }
   }
 
   /** Whether a hard edge ends at v. */
@@ -42,6 +76,10 @@ final class HardEdges {
   }
 
   boolean isHard(int e) {
+    return hard.get(e);
+  }
+
+  private boolean tell(int e) {
     if (marked.get(e)) {
       return true;
     }

@@ -4,7 +4,10 @@ import fairedge.core.flow.EdgeLoops;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * {@code idle-loop}: geometry that does nothing. A loop
@@ -24,23 +27,45 @@ import java.util.List;
 final class IdleLoopFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
+    return found(subject, subject.novelty().edges().stream());
+  }
+
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    EdgeLoops loops = subject.loops();
+    IntStream near = Arrays.stream(anew.edges()).filter(subject.novelty()::isNew);
+    // All edges of an idle one are new, whichever is asked.
+    IntStream others =
+        Arrays.stream(anew.loops().sorted()).map(loops::someEdgeOf).filter(subject.novelty()::isNew);
     List<Finding> found = new ArrayList<>();
-    List<EdgeLoops.Summary> loops = subject.loops().all();
-    boolean[] looked = new boolean[loops.size()];
-    subject.novelty().edges().stream()
-        .map(subject.loops()::loopOf)
-        .filter(loop -> loop != Mesh.NONE && loops.get(loop).closed())
-        .sorted()
-        .forEach(loop -> {
-          if (!looked[loop]) {
-            looked[loop] = true;
-            int[] edges = subject.loops().edgesOf(loop);
-            if (isIdle(subject, edges)) {
-              found.add(finding(subject, edges));
-            }
-          }
-        });
+    for (Finding finding : before) {
+      int loop = loops.loopOf(firstOf(finding));
+      if (!anew.meets(finding) && loop != Mesh.NONE && !anew.loops().has(loop)) {
+        found.add(finding);
+      }
+    }
+    found.addAll(found(subject, IntStream.concat(near, others)));
+    found.sort(Comparator.comparingInt(IdleLoopFinder::firstOf));
     return found;
+  }
+
+  /** A closed loop is told from its lowest edge on. */
+  private static int firstOf(Finding finding) {
+    return finding.elements().getFirst().id();
+  }
+
+  /** Of the loops through some edges, by their lowest edges. */
+  private static List<Finding> found(Subject subject, IntStream edges) {
+    EdgeLoops loops = subject.loops();
+    return edges
+        .map(loops::loopOf)
+        .filter(loop -> loop != Mesh.NONE && loops.loop(loop).closed())
+        .distinct()
+        .mapToObj(loops::edgesOf)
+        .sorted(Comparator.comparingInt(along -> along[0]))
+        .filter(along -> isIdle(subject, along))
+        .map(along -> finding(subject, along))
+        .toList();
   }
 
   private static boolean isIdle(Subject subject, int[] edges) {

@@ -1,9 +1,9 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * {@code idle-vertex}:
@@ -16,21 +16,21 @@ import java.util.List;
  *
  * Cost: every vertex once.
  */
-final class IdleVertexFinder implements Finder {
+final class IdleVertexFinder extends ElementFinder {
+  IdleVertexFinder() {
+    super(Element.Kind.VERTEX);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
+  void look(Subject subject, int v, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
-    List<Finding> found = new ArrayList<>();
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (subject.topology().valence(v) == 2) {
-        double turn = turnAt(mesh, v);
-        if (turn <= subject.threshold(Threshold.IDLE_ANGLE)) {
-          double reach = Places.meanEdge(mesh, mesh.facesAt(v));
-          found.add(new Finding.IdleVertex(v, turn, mesh.position(v), reach));
-        }
+    if (subject.topology().valence(v) == 2) {
+      double turn = turnAt(mesh, v);
+      if (turn <= subject.threshold(Threshold.IDLE_ANGLE)) {
+        double reach = Places.meanEdge(mesh, mesh.facesAt(v));
+        found.accept(new Finding.IdleVertex(v, turn, mesh.position(v), reach));
       }
     }
-    return found;
   }
 
   /**

@@ -41,11 +41,13 @@ final class InnerFaceFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
+    if (!subject.parts().isCrowded()) {
+      return List.of();
+    }
     List<Finding> found = new ArrayList<>();
-    for (Parts.Part part : subject.parts().parts()) {
-      if (part.crowded()) {
-        found.addAll(new Search(subject, part.faces()).findings());
-      }
+    List<Parts.Part> crowded = subject.partList().stream().filter(Parts.Part::crowded).toList();
+    for (int[] faces : subject.parts().facesOf(crowded)) {
+      found.addAll(new Search(subject, faces).findings());
     }
     return found;
   }

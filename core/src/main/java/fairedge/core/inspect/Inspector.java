@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.ForkJoinTask;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -17,56 +16,6 @@ import org.jspecify.annotations.Nullable;
  * the mesh. It works in the fork-join pool of the thread that asks, or else in the common one.
  */
 public final class Inspector {
-  private static final List<Share> SHARES =
-      List.of(
-          share(new NgonFinder(), Rule.NGON, Rule.NGON_FLAT),
-          share(new TriangleFinder(), Rule.TRIANGLE, Rule.TRIANGLE_FAN, Rule.ALL_TRIANGLES),
-          share(new FlatCornerFinder(), Rule.FLAT_CORNER),
-          share(new IdleVertexFinder(), Rule.IDLE_VERTEX),
-          share(new BentVertexFinder(), Rule.BENT_VERTEX),
-          share(new DoubleFinder(), Rule.DOUBLE),
-          share(new SeamFinder(), Rule.SEAM),
-          share(new TouchingFinder(), Rule.TOUCHING),
-          share(new ShortEdgeFinder(), Rule.SHORT_EDGE, Rule.SHORT_EDGE_BESIDE),
-          share(new LooseFinder(), Rule.LOOSE_VERTEX, Rule.LOOSE_EDGE),
-          share(new IdleLoopFinder(), Rule.IDLE_LOOP),
-          share(new BorderFinder(), Rule.BORDER),
-          share(new CrowdedFinder(), Rule.CROWDED_EDGE, Rule.BOW_TIE),
-          share(new OrientationFinder(), Rule.FLIPPED, Rule.INSIDE_OUT),
-          share(new ReadingFinder(), Rule.REPEATED_CORNER, Rule.UNREADABLE_FACE, Rule.NO_PLACE),
-          share(new TwinFaceFinder(), Rule.TWIN_FACE),
-          share(new InnerFaceFinder(), Rule.INNER_FACE),
-          share(new NoAreaFinder(), Rule.NO_AREA),
-          share(new SliverFinder(), Rule.SLIVER),
-          share(new ConcaveFinder(), Rule.CONCAVE),
-          share(new WarpedFinder(), Rule.WARPED),
-          share(new FoldedFinder(), Rule.FOLDED),
-          share(new CrossingFinder(), Rule.CROSSING),
-          share(new FlowFinder(), Rule.RING_STOP, Rule.POLE_MANY, Rule.POLE_NEW),
-          share(new LoopEndFinder(), Rule.LOOP_END, Rule.DEAD_END),
-          share(new SpiralFinder(), Rule.SPIRAL),
-          share(new JumpFinder(), Rule.JUMP),
-          share(new StretchedFinder(), Rule.STRETCHED),
-          share(new AskewFinder(), Rule.ASKEW),
-          share(new SoftEdgeFinder(), Rule.SOFT_EDGE),
-          share(new PinchFinder(), Rule.PINCH),
-          share(new TightFinder(), Rule.TIGHT),
-          share(new NoCollarFinder(), Rule.NO_COLLAR),
-          share(new PartsFinder(), Rule.PARTS),
-          share(new PlacedFinder(), Rule.PLACED),
-          share(new MovedFinder(), Rule.MOVED),
-          share(new OneSidedFinder(), Rule.ONE_SIDED),
-          share(new OffLineFinder(), Rule.OFF_LINE),
-          share(new TooManyFinder(), Rule.TOO_MANY),
-          share(new LopsidedFinder(), Rule.LOPSIDED));
-
-  /** What a finder looks for: it is not asked where the profile has all of it off. */
-  private record Share(Finder finder, List<Rule> rules) {}
-
-  private static Share share(Finder finder, Rule... rules) {
-    return new Share(finder, List.of(rules));
-  }
-
   private final Profile profile;
   private final Tolerance tolerance;
   private final @Nullable Starter starter;
@@ -118,17 +67,48 @@ public final class Inspector {
   public record Inspected(Report report, Recall recall) {}
 
   /**
-   * The same report as without {@code since}, for less: what is dear is looked at only near to what
-   * was touched.
+   * The same report as without {@code since}, for less: what the change touched, with what lies
+   * round it, the rings and loops through it, and the findings that there are. Some faults that
+   * make it cost more are listed in docs/benchmarks.md.
    *
    * @param since what is known from before; null where nothing is
    */
   public Inspected inspect(Mesh mesh, List<Oddity> oddities, @Nullable Since since) {
-    Since known = since != null && since.recall().isBy(this) ? since : null;
-    Subject subject =
-        new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, known, asking);
-    Report report = report(subject);
-    return new Inspected(report, new Recall(this, subject.gathered()));
+    if (since != null && oddities.isEmpty() && since.recall().isBy(this)) {
+      Line line = since.recall().line();
+      Line.Renewed renewed = line.renew(mesh, since);
+      if (renewed != null) {
+        Recall recall = new Recall(this, line, renewed.move(), renewed.gathered());
+        return new Inspected(report(renewed.figures(), renewed.found()), recall);
+      }
+    }
+    return whole(mesh, oddities);
+  }
+
+  private Inspected whole(Mesh mesh, List<Oddity> oddities) {
+    Subject subject = subject(mesh, oddities);
+    ForkJoinTask<Figures> figures = ForkJoinTask.adapt(() -> Figures.of(subject)).fork();
+    prepare(subject);
+    List<Finders.Share> shares = Finders.of(profile);
+    List<List<Finding>> found =
+        shares.parallelStream().map(share -> share.finder().find(subject)).toList();
+    Report report = report(figures.join(), found);
+    Line line = new Line(subject, shares, found);
+    return new Inspected(report, new Recall(this, line, 0, subject.gathered()));
+  }
+
+  private Report report(Figures figures, List<List<Finding>> found) {
+    List<Finding> all = new ArrayList<>();
+    found.forEach(all::addAll);
+    // Stable: within a kind the finder's order stays.
+    all.sort(Comparator.comparing(Finding::kind));
+    List<Report.Assessed> assessed = new ArrayList<>();
+    for (Finding finding : all) {
+      profile
+          .severityOf(finding.rule())
+          .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
+    }
+    return new Report(figures, List.copyOf(assessed));
   }
 
   /** What a lens shows of a mesh. Cost: n log n at the most. */
@@ -161,7 +141,11 @@ public final class Inspector {
   }
 
   private Subject subject(Mesh mesh) {
-    return new Subject(mesh, tolerance, profile.thresholds(), List.of(), starter, null, asking);
+    return subject(mesh, List.of());
+  }
+
+  private Subject subject(Mesh mesh, List<Oddity> oddities) {
+    return new Subject(mesh, tolerance, profile.thresholds(), oddities, starter, asking);
   }
 
   /** How near to what was touched faces are to count as near: {@link Since#near}. */
@@ -176,26 +160,6 @@ public final class Inspector {
         && starter == other.starter
         && asking.wanted().equals(other.asking.wanted())
         && asking.reference() == other.asking.reference();
-  }
-
-  private Report report(Subject subject) {
-    ForkJoinTask<Figures> figures = ForkJoinTask.adapt(() -> Figures.of(subject)).fork();
-    prepare(subject);
-    List<Finding> found =
-        SHARES.parallelStream()
-            .filter(share -> share.rules.stream().anyMatch(this::counts))
-            .map(share -> share.finder.find(subject))
-            .flatMap(List::stream)
-            .collect(Collectors.toCollection(ArrayList::new));
-    // Stable: within a kind the finder's order stays.
-    found.sort(Comparator.comparing(Finding::kind));
-    List<Report.Assessed> assessed = new ArrayList<>();
-    for (Finding finding : found) {
-      profile
-          .severityOf(finding.rule())
-          .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
-    }
-    return new Report(figures.join(), List.copyOf(assessed));
   }
 
   private boolean counts(Rule rule) {

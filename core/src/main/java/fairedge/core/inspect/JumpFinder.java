@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
 
@@ -17,22 +18,21 @@ import java.util.List;
  * Edges that follow each other along a loop are one finding ({@link AlongLoops}); its measure is
  * the largest ratio. Cost: the edges.
  */
-final class JumpFinder implements Finder {
+final class JumpFinder extends RunFinder {
+  JumpFinder() {
+    super(Element.Kind.EDGE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    double most = subject.threshold(Threshold.JUMP);
-    List<Integer> edges =
-        Blocks.collect(
-            mesh.edgeEnd(),
-            (e, found) -> {
-              if (ratioAt(subject, e) > most
-                  && !isAtStrip(subject, e)
-                  && subject.hardEdges().turnAt(e) <= subject.threshold(Threshold.HARD_EDGE)) {
-                found.accept(e);
-              }
-            });
-    return AlongLoops.joined(subject, edges).stream().map(run -> finding(subject, run)).toList();
+  boolean isMet(Subject subject, int e) {
+    return ratioAt(subject, e) > subject.threshold(Threshold.JUMP)
+        && !isAtStrip(subject, e)
+        && subject.hardEdges().turnAt(e) <= subject.threshold(Threshold.HARD_EDGE);
+  }
+
+  @Override
+  List<int[]> joined(Subject subject, List<Integer> met) {
+    return AlongLoops.joined(subject, met);
   }
 
   private static boolean isAtStrip(Subject subject, int e) {
@@ -72,7 +72,8 @@ final class JumpFinder implements Finder {
         * (mesh.length(mesh.edgeOf(mesh.next(c))) + mesh.length(mesh.edgeOf(mesh.previous(c))));
   }
 
-  private static Finding finding(Subject subject, int[] run) {
+  @Override
+  Finding finding(Subject subject, int[] run) {
     double largest = 0;
     for (int e : run) {
       largest = Math.max(largest, ratioAt(subject, e));

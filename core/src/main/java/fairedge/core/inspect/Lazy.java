@@ -12,6 +12,10 @@ final class Lazy<T> {
     this.maker = maker;
   }
 
+  synchronized boolean isMade() {
+    return value != null;
+  }
+
   synchronized T get() {
     T made = value;
     if (made == null) {

@@ -6,7 +6,10 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
+import java.util.function.IntPredicate;
 
 /**
  * {@code loop-end}: an open loop with a new edge that ends at a pole inside the surface.
@@ -21,18 +24,60 @@ import java.util.List;
 final class LoopEndFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
-    List<Finding> found = new ArrayList<>();
-    boolean[] fresh = new boolean[subject.loops().all().size()];
+    return found(subject, fresh(subject, loop -> true));
+  }
+
+  /** Loops with new edges among some. */
+  private static BitSet fresh(Subject subject, IntPredicate some) {
+    BitSet loops = new BitSet();
     subject.novelty().edges().stream()
         .map(subject.loops()::loopOf)
-        .filter(loop -> loop != Mesh.NONE)
-        .forEach(loop -> fresh[loop] = true);
+        .filter(loop -> loop != Mesh.NONE && some.test(loop))
+        .forEach(loops::set);
+    return loops;
+  }
+
+  /** Loops that are as they were have the same faces at their ends too. */
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    EdgeLoops all = subject.loops();
+    List<Finding> found = new ArrayList<>();
+    for (Finding finding : before) {
+      int loop = all.loopOf(edgeOf(finding));
+      if (loop != Mesh.NONE && !anew.loops().has(loop)) {
+        found.add(finding);
+      }
+    }
+    List<Finding> more = found(subject, fresh(subject, anew.loops()::has));
+    if (!more.isEmpty()) {
+      found.addAll(more);
+      found.sort(
+          Comparator.comparing(Finding::rule).thenComparingInt(LoopEndFinder::lowestEdgeOf));
+    }
+    return found;
+  }
+
+  private static int lowestEdgeOf(Finding finding) {
+    return finding.elements().stream()
+        .filter(element -> element.kind() == Element.Kind.EDGE)
+        .mapToInt(Element::id)
+        .min()
+        .orElse(0);
+  }
+
+  /** One of a finding's edges: they come last. */
+  private static int edgeOf(Finding finding) {
+    return finding.elements().getLast().id();
+  }
+
+  private static List<Finding> found(Subject subject, BitSet fresh) {
+    List<Finding> found = new ArrayList<>();
     List<Finding> dead = new ArrayList<>();
-    for (int i = 0; i < fresh.length; i++) {
-      EdgeLoops.Summary loop = subject.loops().all().get(i);
+    for (int i = fresh.nextSetBit(0); i >= 0; i = fresh.nextSetBit(i + 1)) {
+      EdgeLoops.Summary loop = subject.loops().loop(i);
       List<EdgeLoops.End> poles =
           loop.ends().stream().filter(end -> end.cause() == Cause.POLE).toList();
-      if (!fresh[i] || poles.isEmpty()) {
+      if (poles.isEmpty()) {
         continue;
       }
       int[] edges = subject.loops().edgesOf(i);
@@ -43,6 +88,8 @@ final class LoopEndFinder implements Finder {
         dead.add(dead(subject, edges, faults));
       }
     }
+    found.sort(Comparator.comparingInt(LoopEndFinder::lowestEdgeOf));
+    dead.sort(Comparator.comparingInt(LoopEndFinder::lowestEdgeOf));
     found.addAll(dead);
     return found;
   }

@@ -1,9 +1,9 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Polygon;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * {@code ngon}:
@@ -18,17 +18,16 @@ import java.util.List;
  *
  * Cost: every corner once.
  */
-final class NgonFinder implements Finder {
+final class NgonFinder extends ElementFinder {
+  NgonFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    List<Finding> found = new ArrayList<>();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.size(f) > 4) {
-        found.add(ngon(subject, f));
-      }
+  void look(Subject subject, int f, Consumer<Finding> found) {
+    if (subject.mesh().hasFace(f) && subject.mesh().size(f) > 4) {
+      found.accept(ngon(subject, f));
     }
-    return found;
   }
 
   private static Finding ngon(Subject subject, int f) {

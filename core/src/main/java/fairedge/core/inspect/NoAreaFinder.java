@@ -4,24 +4,24 @@ import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Element;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 
 /**
  * {@code no-area}: a face whose slenderness is the profile's number (1e-8) or less. Slenderness is
  * twice the area over the square of the largest distance of two corners; 0 where all corners lie in
  * one place. Cost: every corner once, and squared for large faces.
  */
-final class NoAreaFinder implements Finder {
+final class NoAreaFinder extends ElementFinder {
+  NoAreaFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    FaceShapes shapes = subject.shapes();
-    return Blocks.collect(
-        subject.mesh().faceEnd(),
-        (f, found) -> {
-          if (shapes.slenderness(f) <= subject.threshold(Threshold.NO_AREA)) {
-            Polygon shape = subject.mesh().polygon(f);
-            found.accept(finding(f, shape, shapes.slenderness(f)));
-          }
-        });
+  void look(Subject subject, int f, Consumer<Finding> found) {
+    double slenderness = subject.shapes().slenderness(f);
+    if (slenderness <= subject.threshold(Threshold.NO_AREA)) {
+      found.accept(finding(f, subject.mesh().polygon(f), slenderness));
+    }
   }
 
   private static Finding finding(int f, Polygon shape, double slenderness) {

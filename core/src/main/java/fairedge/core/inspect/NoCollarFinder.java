@@ -108,7 +108,7 @@ final class NoCollarFinder implements Finder {
       }
       collar = ring;
     }
-    return collar != Mesh.NONE && subject.rings().all().get(collar).closed();
+    return collar != Mesh.NONE && subject.rings().ring(collar).closed();
   }
 
   private static Finding finding(Subject subject, int[] corners) {

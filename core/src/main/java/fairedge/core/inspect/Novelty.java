@@ -13,31 +13,31 @@ final class Novelty {
 
   private final BitSet edges = new BitSet();
 
-  static Novelty of(Subject subject) {
-    Novelty novelty = new Novelty();
+  Novelty(Subject subject) {
     Starter starter = subject.starter();
-    Mesh mesh = subject.mesh();
-    if (starter == null) {
-      return novelty;
+    if (starter != null) {
+      askAll(subject, starter);
     }
-    Since since = subject.since();
-    BitSet before = since == null ? null : since.recall().gathered().fresh;
-    if (since != null && before != null) {
-      before.stream().filter(e -> isOfFaces(subject, e)).forEach(novelty.edges::set);
-      since.edges(mesh).stream().forEach(e -> novelty.edges.set(e, isNew(subject, starter, e)));
-    } else {
-      novelty.askAll(subject, starter);
+  }
+
+  /**
+   * After a change of the mesh.
+   *
+   * @param touched edges that were made, freed, got faces or lie elsewhere
+   */
+  void update(Subject subject, int[] touched) {
+    Starter starter = subject.starter();
+    if (starter != null) {
+      for (int e : touched) {
+        edges.set(e, isNew(subject, starter, e));
+      }
     }
-    subject.gathered().fresh = novelty.edges;
-    return novelty;
   }
 
   private static boolean isNew(Subject subject, Starter starter, int e) {
-    return isOfFaces(subject, e) && !starter.hasEdge(subject.mesh(), e);
-  }
-
-  private static boolean isOfFaces(Subject subject, int e) {
-    return subject.mesh().hasEdge(e) && subject.topology().uses(e) > 0;
+    return subject.mesh().hasEdge(e)
+        && subject.topology().uses(e) > 0
+        && !starter.hasEdge(subject.mesh(), e);
   }
 
   private void askAll(Subject subject, Starter starter) {

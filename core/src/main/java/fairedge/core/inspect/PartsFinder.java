@@ -16,18 +16,18 @@ final class PartsFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     Integer wanted = subject.wanted().parts();
-    List<Parts.Part> parts = subject.parts().parts();
-    if (wanted == null || parts.size() == wanted) {
+    if (wanted == null || subject.parts().count() == wanted) {
       return List.of();
     }
+    List<Parts.Part> parts = subject.partList();
     List<Parts.Part> bySize =
-        parts.stream().sorted(Comparator.comparingInt(p -> p.faces().length)).toList();
+        parts.stream().sorted(Comparator.comparingInt(Parts.Part::faces)).toList();
     int shown = Math.max(1, Math.min(NAMED, parts.size() - 1));
-    int first = bySize.getFirst().faces()[0];
+    int first = bySize.getFirst().first();
     return List.of(
         new Finding.Told(
             Rule.PARTS,
-            bySize.stream().limit(shown).map(p -> Element.face(p.faces()[0])).toList(),
+            bySize.stream().limit(shown).map(p -> Element.face(p.first())).toList(),
             Places.onFace(subject.mesh(), first),
             Places.meanEdge(subject.mesh(), first),
             new Measure(parts.size(), Measure.Unit.PARTS),

@@ -5,8 +5,11 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.subdivide.CatmullClark;
 import fairedge.core.subdivide.Refined;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * {@code pinch}: a face no vertex of which is at a hard edge or a border, of whose surface, after
@@ -28,15 +31,17 @@ final class PinchFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     Mesh mesh = subject.mesh();
-    BitSet held = held(subject);
-    BitSet rough = rough(subject);
+    Ground ground =
+        new Ground(
+            subject,
+            IntStream.range(0, mesh.vertexEnd()),
+            IntStream.range(0, mesh.edgeEnd()),
+            IntStream.range(0, mesh.faceEnd()));
     List<Integer> wild =
         Blocks.collect(
             mesh.faceEnd(),
             (f, found) -> {
-              if (mesh.hasFace(f)
-                  && subject.shapes().hasFront(f)
-                  && isWild(subject, held, rough, f)) {
+              if (isWild(subject, ground, f)) {
                 found.accept(f);
               }
             });
@@ -47,53 +52,75 @@ final class PinchFinder implements Finder {
     return found;
   }
 
-  /** Vertices at hard edges and borders, or where it can't be said what is smooth. */
-  private static BitSet held(Subject subject) {
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
     Mesh mesh = subject.mesh();
-    BitSet held = new BitSet();
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (mesh.hasEdge(e) && (subject.topology().uses(e) != 2 || subject.hardEdges().isHard(e))) {
-        held.set(mesh.first(e));
-        held.set(mesh.second(e));
-      }
-    }
-    return held;
-  }
-
-  /**
-   * Vertices some face of which may turn from another by the tame angle: there is an edge that
-   * turns by half of it, or there are more than four faces; or one of them is odd.
-   */
-  private static BitSet rough(Subject subject) {
-    Mesh mesh = subject.mesh();
-    double cosine = StrictMath.cos(StrictMath.toRadians(TAME / 2));
-    BitSet rough = new BitSet();
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (subject.topology().uses(e) == 2 && !subject.hardEdges().surelyUnder(e, cosine)) {
-        rough.set(mesh.first(e));
-        rough.set(mesh.second(e));
-      }
-    }
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (subject.topology().valence(v) > 5) {
-        rough.set(v);
-      }
-    }
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f)
-          && (!subject.shapes().hasFront(f) || subject.shapes().turnBack(f) > 0.1)) {
-        for (int v : mesh.vertices(f)) {
-          rough.set(v);
+    BitSet edges = new BitSet();
+    BitSet faces = new BitSet();
+    for (int v : anew.vertices()) {
+      for (int e : mesh.hasVertex(v) ? mesh.edgesAt(v) : new int[0]) {
+        edges.set(e);
+        for (int f : mesh.facesOn(e)) {
+          faces.set(f);
         }
       }
     }
-    return rough;
+    Ground ground =
+        new Ground(subject, Arrays.stream(anew.vertices()), edges.stream(), faces.stream());
+    List<Integer> wild =
+        Arrays.stream(anew.faces()).filter(f -> isWild(subject, ground, f)).boxed().toList();
+    List<Finding> found = new ArrayList<>(subdivided(subject, wild));
+    before.stream().filter(finding -> !anew.meets(finding)).forEach(found::add);
+    found.sort(Comparator.comparingInt(finding -> finding.elements().getFirst().id()));
+    return found;
   }
 
-  private static boolean isRough(Mesh mesh, BitSet rough, int f) {
+  /** What is to be known of the vertices at some elements. */
+  private static final class Ground {
+    /** Vertices at hard edges and borders, or where it can't be said what is smooth. */
+    private final BitSet held = new BitSet();
+
+    /**
+     * Vertices some face of which may turn from another by the tame angle: there is an edge that
+     * turns by half of it, or there are more than four faces; or one of them is odd.
+     */
+    private final BitSet rough = new BitSet();
+
+    Ground(Subject subject, IntStream vertices, IntStream edges, IntStream faces) {
+      Mesh mesh = subject.mesh();
+      double cosine = StrictMath.cos(StrictMath.toRadians(TAME / 2));
+      edges
+          .filter(mesh::hasEdge)
+          .forEach(e -> {
+            boolean isTwoSided = subject.topology().uses(e) == 2;
+            if (!isTwoSided || subject.hardEdges().isHard(e)) {
+              held.set(mesh.first(e));
+              held.set(mesh.second(e));
+            }
+            if (isTwoSided && !subject.hardEdges().surelyUnder(e, cosine)) {
+              rough.set(mesh.first(e));
+              rough.set(mesh.second(e));
+            }
+          });
+      vertices.filter(v -> subject.topology().valence(v) > 5).forEach(rough::set);
+      faces
+          .filter(f -> mesh.hasFace(f) && isOdd(subject, f))
+          .forEach(f -> {
+            for (int v : mesh.vertices(f)) {
+              rough.set(v);
+            }
+          });
+    }
+
+    private static boolean isOdd(Subject subject, int f) {
+      return !subject.shapes().hasFront(f) || subject.shapes().turnBack(f) > 0.1;
+    }
+  }
+
+  private static boolean isRough(Mesh mesh, Ground ground, int f) {
     int c = mesh.firstCorner(f);
     for (int i = mesh.size(f); i > 0; i--) {
-      if (rough.get(mesh.vertexOf(c))) {
+      if (ground.rough.get(mesh.vertexOf(c))) {
         return true;
       }
       c = mesh.next(c);
@@ -101,15 +128,15 @@ final class PinchFinder implements Finder {
     return false;
   }
 
-  private static boolean isWild(Subject subject, BitSet held, BitSet rough, int f) {
+  private static boolean isWild(Subject subject, Ground ground, int f) {
     Mesh mesh = subject.mesh();
-    if (!isRough(mesh, rough, f)) {
+    if (!mesh.hasFace(f) || !subject.shapes().hasFront(f) || !isRough(mesh, ground, f)) {
       return false;
     }
     Vec3 front = subject.shapes().newell(f);
     boolean wild = false;
     for (int v : mesh.vertices(f)) {
-      if (held.get(v)) {
+      if (ground.held.get(v)) {
         return false;
       }
       for (int g : wild ? new int[0] : mesh.facesAt(v)) {
@@ -128,12 +155,12 @@ final class PinchFinder implements Finder {
         corners.set(v);
       }
     }
-    Excerpt excerpt = Excerpt.around(subject.mesh(), corners);
+    Excerpt excerpt = new Excerpt(subject.mesh(), corners);
     Refined twice = CatmullClark.refined(excerpt.mesh(), 2);
     double most = subject.threshold(Threshold.PINCH);
     List<Finding> found = new ArrayList<>();
     for (int f : wild) {
-      double turn = turnOf(excerpt.faceOf()[f], subject.shapes().newell(f), twice);
+      double turn = turnOf(excerpt.faceOf(f), subject.shapes().newell(f), twice);
       if (turn > most) {
         found.add(finding(subject, f, turn));
       }

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * How a mesh is brought to where the starter lies: axes taken for one another or turned about, then
@@ -55,15 +54,26 @@ record Placement(int[] axes, int[] signs, double scale, Vec3 shift) {
         .findFirst();
   }
 
+  /** Vertices at equal steps of their ids, or the next after them that will do. */
   private static Vec3[] asked(Mesh mesh) {
-    int[] vertices =
-        IntStream.range(0, mesh.vertexEnd())
-            .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.edgeAt(v) != Mesh.NONE)
-            .toArray();
-    int step = Math.max(1, vertices.length / ASKED);
-    return IntStream.range(0, (vertices.length + step - 1) / step)
-        .mapToObj(i -> mesh.position(vertices[i * step]))
-        .toArray(Vec3[]::new);
+    List<Vec3> asked = new ArrayList<>();
+    double step = Math.max(1, (double) mesh.vertexEnd() / ASKED);
+    int next = 0;
+    for (int i = 0; i < ASKED && next < mesh.vertexEnd(); i++) {
+      int v = Math.max(next, (int) (i * step));
+      while (v < mesh.vertexEnd() && !isAsked(mesh, v)) {
+        v++;
+      }
+      if (v < mesh.vertexEnd()) {
+        asked.add(mesh.position(v));
+      }
+      next = v + 1;
+    }
+    return asked.toArray(Vec3[]::new);
+  }
+
+  private static boolean isAsked(Mesh mesh, int v) {
+    return mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.edgeAt(v) != Mesh.NONE;
   }
 
   private static double share(Starter starter, List<Vec3> places, double near) {

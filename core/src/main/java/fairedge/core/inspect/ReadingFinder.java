@@ -10,8 +10,7 @@ import java.util.List;
 /**
  * {@code repeated-corner}: a face in which a corner followed itself in the file. {@code
  * unreadable-face}: one that was left out, with its line, at the first of its vertices that are
- * there. {@code no-place}: a vertex with a missing, NaN or infinite number. Cost: every vertex
- * once.
+ * there. Cost: what was odd about the file.
  */
 final class ReadingFinder implements Finder {
   @Override
@@ -24,11 +23,6 @@ final class ReadingFinder implements Finder {
             case REPEATED_CORNER -> repeated(mesh, oddity);
             case UNREADABLE_FACE -> unreadable(mesh, oddity);
           });
-    }
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && !mesh.hasPlace(v)) {
-        found.add(noPlace(mesh, v));
-      }
     }
     return found;
   }
@@ -64,17 +58,5 @@ final class ReadingFinder implements Finder {
       f++;
     }
     return f;
-  }
-
-  private static Finding noPlace(Mesh mesh, int v) {
-    return new Finding.Told(
-        Rule.NO_PLACE,
-        List.of(Element.vertex(v)),
-        Places.ofVertex(mesh, v),
-        0,
-        new Measure(1, Measure.Unit.VERTICES),
-        "Vertex without a place",
-        "A number of this vertex is missing or not finite, so it and the faces at it can't be"
-            + " measured (1 vertex).");
   }
 }

@@ -5,6 +5,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -33,6 +34,11 @@ final class SeamFinder implements Finder {
     return new Search(subject).findings();
   }
 
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    return anew.borders() ? find(subject) : before;
+  }
+
   private static final class Search {
     private final Subject subject;
     private final Mesh mesh;
@@ -57,7 +63,7 @@ final class SeamFinder implements Finder {
       if (!(widest > 0)) {
         return List.of();
       }
-      SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) == 1, widest);
+      SegmentGrid grid = new SegmentGrid(mesh, border, widest);
       for (int e : border) {
         List<Integer> others = besideAll(grid, e);
         if (!others.isEmpty()) {
@@ -68,16 +74,7 @@ final class SeamFinder implements Finder {
     }
 
     private int[] borderEdges() {
-      List<Integer> edges = new ArrayList<>();
-      for (int e = 0; e < mesh.edgeEnd(); e++) {
-        if (mesh.hasEdge(e)
-            && subject.topology().uses(e) == 1
-            && mesh.hasPlace(mesh.first(e))
-            && mesh.hasPlace(mesh.second(e))) {
-          edges.add(e);
-        }
-      }
-      return edges.stream().mapToInt(Integer::intValue).toArray();
+      return subject.topology().borderEdges().stream().filter(subject::isPlacedSide).toArray();
     }
 
     private double reach(int e) {
@@ -129,26 +126,28 @@ final class SeamFinder implements Finder {
     }
 
     private List<Finding> joined() {
-      Unions groups = new Unions(mesh.edgeEnd());
+      int[] edges = beside.keySet().stream().mapToInt(Integer::intValue).toArray();
+      Unions groups = new Unions(edges.length);
       Map<Integer, Integer> atVertex = new TreeMap<>();
       beside.forEach((e, others) -> {
-        others.stream().filter(beside::containsKey).forEach(other -> groups.join(e, other));
+        int own = Arrays.binarySearch(edges, e);
+        others.stream()
+            .mapToInt(other -> Arrays.binarySearch(edges, other))
+            .filter(other -> other >= 0)
+            .forEach(other -> groups.join(own, other));
         for (int v : new int[] {mesh.first(e), mesh.second(e)}) {
-          Integer before = atVertex.putIfAbsent(v, e);
+          Integer before = atVertex.putIfAbsent(v, own);
           if (before != null) {
-            groups.join(e, before);
+            groups.join(own, before);
           }
         }
       });
-      Map<Integer, List<Integer>> seams = new TreeMap<>();
-      for (int e : beside.keySet()) {
-        seams.computeIfAbsent(groups.rootOf(e), g -> new ArrayList<>()).add(e);
-      }
-      return seams.values().stream().map(this::finding).toList();
+      return groups.sets().stream()
+          .map(seam -> finding(Arrays.stream(seam).map(i -> edges[i]).toArray()))
+          .toList();
     }
 
-    private Finding finding(List<Integer> edges) {
-      int[] ids = edges.stream().mapToInt(Integer::intValue).toArray();
+    private Finding finding(int[] ids) {
       return Tell.ofEdges(
           subject,
           Rule.SEAM,

@@ -1,7 +1,8 @@
 package fairedge.core.inspect;
 
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * {@code short-edge}: an edge of faces whose ends have places, and whose length is
@@ -15,27 +16,24 @@ import java.util.List;
  *
  * A loose edge is told as such. Cost: the edges.
  */
-final class ShortEdgeFinder implements Finder {
+final class ShortEdgeFinder extends ElementFinder {
+  ShortEdgeFinder() {
+    super(Element.Kind.EDGE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
+  void look(Subject subject, int e, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
-    double weld = subject.weld();
-    double share = subject.threshold(Threshold.SHORT_EDGE);
-    return Blocks.collect(
-        mesh.edgeEnd(),
-        (e, found) -> {
-          if (subject.topology().uses(e) == 0
-              || !mesh.hasPlace(mesh.first(e))
-              || !mesh.hasPlace(mesh.second(e))) {
-            return;
-          }
-          double length = mesh.length(e);
-          if (length <= weld) {
-            found.accept(finding(subject, Rule.SHORT_EDGE, e, length));
-          } else if (length < share * meanEdge(subject, e) && !subject.strips().isAcross(e)) {
-            found.accept(finding(subject, Rule.SHORT_EDGE_BESIDE, e, length));
-          }
-        });
+    if (!subject.isPlacedSide(e)) {
+      return;
+    }
+    double length = mesh.length(e);
+    if (length <= subject.weld()) {
+      found.accept(finding(subject, Rule.SHORT_EDGE, e, length));
+    } else if (length < subject.threshold(Threshold.SHORT_EDGE) * meanEdge(subject, e)
+        && !subject.strips().isAcross(e)) {
+      found.accept(finding(subject, Rule.SHORT_EDGE_BESIDE, e, length));
+    }
   }
 
   private static double meanEdge(Subject subject, int e) {

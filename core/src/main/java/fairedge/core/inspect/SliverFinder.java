@@ -1,7 +1,7 @@
 package fairedge.core.inspect;
 
-import fairedge.core.mesh.Mesh;
-import java.util.List;
+import fairedge.core.mesh.Element;
+import java.util.function.Consumer;
 
 /**
  * {@code sliver}: a face
@@ -15,22 +15,20 @@ import java.util.List;
  *
  * The figure counts all under the slenderness. Cost: the faces.
  */
-final class SliverFinder implements Finder {
+final class SliverFinder extends ElementFinder {
+  SliverFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    FaceShapes shapes = subject.shapes();
-    return Blocks.collect(
-        mesh.faceEnd(),
-        (f, found) -> {
-          double slenderness = shapes.slenderness(f);
-          if (slenderness > subject.threshold(Threshold.NO_AREA)
-              && slenderness < subject.threshold(Threshold.SLIVER)
-              && isSharp(subject, f)
-              && !subject.strips().isIn(f)) {
-            found.accept(finding(subject, f, slenderness));
-          }
-        });
+  void look(Subject subject, int f, Consumer<Finding> found) {
+    double slenderness = subject.shapes().slenderness(f);
+    if (slenderness > subject.threshold(Threshold.NO_AREA)
+        && slenderness < subject.threshold(Threshold.SLIVER)
+        && isSharp(subject, f)
+        && !subject.strips().isIn(f)) {
+      found.accept(finding(subject, f, slenderness));
+    }
   }
 
   private static boolean isSharp(Subject subject, int f) {

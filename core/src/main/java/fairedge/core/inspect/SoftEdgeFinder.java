@@ -5,6 +5,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.subdivide.CatmullClark;
 import fairedge.core.subdivide.Refined;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
@@ -54,7 +55,7 @@ final class SoftEdgeFinder implements Finder {
         ends.set(mesh.first(e));
         ends.set(mesh.second(e));
       }
-      this.excerpt = Excerpt.around(mesh, ends);
+      this.excerpt = new Excerpt(mesh, ends);
       this.twice = CatmullClark.refined(excerpt.mesh(), 2);
     }
 
@@ -65,7 +66,7 @@ final class SoftEdgeFinder implements Finder {
       Map<Integer, Double> shares = new TreeMap<>();
       for (int e : hard) {
         int[] faces = mesh.facesOn(e);
-        double width = Math.min(widths.of(faces[0]), widths.of(faces[1]));
+        double width = Arrays.stream(faces).mapToDouble(widths::of).min().orElse(0);
         double share = width > 0 ? moved(e) / width : 0;
         if (share > most) {
           shares.put(e, share);
@@ -80,14 +81,15 @@ final class SoftEdgeFinder implements Finder {
 
     private long between(int[] faces) {
       int one = subject.patches().of(faces[0]);
-      int other = subject.patches().of(faces[1]);
+      // One face may have both sides of an edge.
+      int other = subject.patches().of(faces[faces.length - 1]);
       return (long) Math.min(one, other) << 32 | Math.max(one, other);
     }
 
     /** How far the surface lies from the edge, at most, at five places along it. */
     private double moved(int e) {
-      int a = excerpt.vertexOf()[mesh.first(e)];
-      int b = excerpt.vertexOf()[mesh.second(e)];
+      int a = excerpt.vertexOf(mesh.first(e));
+      int b = excerpt.vertexOf(mesh.second(e));
       int own = a == Mesh.NONE || b == Mesh.NONE ? Mesh.NONE : excerpt.mesh().findEdge(a, b);
       if (own == Mesh.NONE) {
         return 0;

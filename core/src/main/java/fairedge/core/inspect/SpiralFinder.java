@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -16,12 +17,15 @@ import java.util.TreeMap;
  *       are opposite sides of one quad.
  * </ol>
  *
- * One finding a ring or loop, with the quads where it meets itself; the rings first. Cost: the
- * quads.
+ * One finding a ring or loop, with the quads where it meets itself; the rings first, by the lowest
+ * of these. Cost: the quads, where there is one.
  */
 final class SpiralFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
+    if (!subject.rings().hasCrossing() && !subject.loops().hasBeside()) {
+      return List.of();
+    }
     Mesh mesh = subject.mesh();
     Map<Integer, List<Integer>> rings = new TreeMap<>();
     Map<Integer, List<Integer>> loops = new TreeMap<>();
@@ -34,31 +38,21 @@ final class SpiralFinder implements Finder {
         rings.computeIfAbsent(ring, r -> new ArrayList<>()).add(f);
       }
       int c = mesh.firstCorner(f);
-      addLoop(subject, c, f, loops);
-      addLoop(subject, mesh.next(c), f, loops);
+      for (int side : new int[] {c, mesh.next(c)}) {
+        if (subject.loops().isBesideItself(side)) {
+          int loop = subject.loops().loopOf(mesh.edgeOf(side));
+          loops.computeIfAbsent(loop, l -> new ArrayList<>()).add(f);
+        }
+      }
     }
     List<Finding> found = new ArrayList<>();
-    rings.values().forEach(quads -> found.add(finding(subject, quads, true)));
-    loops.values().forEach(quads -> found.add(finding(subject, quads, false)));
+    rings.values().stream()
+        .sorted(Comparator.comparing(List::getFirst))
+        .forEach(quads -> found.add(finding(subject, quads, true)));
+    loops.values().stream()
+        .sorted(Comparator.comparing(List::getFirst))
+        .forEach(quads -> found.add(finding(subject, quads, false)));
     return found;
-  }
-
-  private static void addLoop(Subject subject, int c, int f, Map<Integer, List<Integer>> loops) {
-    Mesh mesh = subject.mesh();
-    int d = mesh.next(mesh.next(c));
-    int e = mesh.edgeOf(c);
-    int g = mesh.edgeOf(d);
-    int loop = subject.loops().loopOf(e);
-    if (loop == Mesh.NONE || loop != subject.loops().loopOf(g) || e == g) {
-      return;
-    }
-    int a = mesh.first(e);
-    int b = mesh.second(e);
-    boolean apart =
-        a != mesh.first(g) && a != mesh.second(g) && b != mesh.first(g) && b != mesh.second(g);
-    if (apart) {
-      loops.computeIfAbsent(loop, l -> new ArrayList<>()).add(f);
-    }
   }
 
   private static Finding finding(Subject subject, List<Integer> quads, boolean ring) {

@@ -1,26 +1,26 @@
 package fairedge.core.inspect;
 
-import java.util.List;
+import fairedge.core.mesh.Element;
+import java.util.function.Consumer;
 
 /**
  * {@code stretched}: a quad with area ({@code no-area} is told else) whose longest side is over the
  * profile's number (8) times as long as its shortest, and that is in no support strip ({@link
  * Strips}). Cost: the faces.
  */
-final class StretchedFinder implements Finder {
+final class StretchedFinder extends ElementFinder {
+  StretchedFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
+  void look(Subject subject, int f, Consumer<Finding> found) {
     FaceShapes shapes = subject.shapes();
-    double most = subject.threshold(Threshold.STRETCHED);
-    return Blocks.collect(
-        subject.mesh().faceEnd(),
-        (f, found) -> {
-          if (shapes.aspect(f) > most
-              && shapes.slenderness(f) > subject.threshold(Threshold.NO_AREA)
-              && !subject.strips().isIn(f)) {
-            found.accept(finding(subject, f, shapes.aspect(f)));
-          }
-        });
+    if (shapes.aspect(f) > subject.threshold(Threshold.STRETCHED)
+        && shapes.slenderness(f) > subject.threshold(Threshold.NO_AREA)
+        && !subject.strips().isIn(f)) {
+      found.accept(finding(subject, f, shapes.aspect(f)));
+    }
   }
 
   private static Finding finding(Subject subject, int f, double aspect) {

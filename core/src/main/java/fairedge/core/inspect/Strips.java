@@ -20,12 +20,10 @@ import fairedge.core.mesh.Mesh;
  */
 final class Strips {
   private final Subject subject;
-  private final Mesh mesh;
   private final double share;
 
   Strips(Subject subject) {
     this.subject = subject;
-    this.mesh = subject.mesh();
     this.share = subject.threshold(Threshold.STRIP);
   }
 
@@ -37,13 +35,13 @@ final class Strips {
   /** How wide the support strip is that the face is in; infinite if it is in none. */
   double widthOf(int f) {
     double width = Double.POSITIVE_INFINITY;
-    if (mesh.size(f) == 4) {
-      int c = mesh.firstCorner(f);
+    if (subject.mesh().size(f) == 4) {
+      int c = subject.mesh().firstCorner(f);
       for (int i = 0; i < 4; i++) {
         if (isBetween(c)) {
           width = Math.min(width, widthAt(c));
         }
-        c = mesh.next(c);
+        c = subject.mesh().next(c);
       }
     }
     return width;
@@ -55,16 +53,16 @@ final class Strips {
    * what lies on the other side of the edge as a support strip is.
    */
   boolean holds(int e) {
-    int start = mesh.cornerOn(e);
+    int start = subject.mesh().cornerOn(e);
     int c = start;
     do {
-      int far = mesh.next(mesh.next(c));
-      if (mesh.size(mesh.faceOf(c)) == 4
-          && isBend(mesh.edgeOf(far))
+      int far = subject.mesh().next(subject.mesh().next(c));
+      if (subject.mesh().size(subject.mesh().faceOf(c)) == 4
+          && isBend(subject.mesh().edgeOf(far))
           && widthAt(c) < share * widthBeyond(c)) {
         return true;
       }
-      c = mesh.nextOnEdge(c);
+      c = subject.mesh().nextOnEdge(c);
     } while (c != start);
     return false;
   }
@@ -75,15 +73,15 @@ final class Strips {
 
   /** Whether an edge crosses a support strip: the strip's ring passes over it. */
   boolean isAcross(int e) {
-    int start = mesh.cornerOn(e);
+    int start = subject.mesh().cornerOn(e);
     int c = start;
     do {
       // Over e runs the ring whose sides leave the corners beside it.
-      if (mesh.size(mesh.faceOf(c)) == 4
-          && (isBetween(mesh.next(c)) || isBetween(mesh.previous(c)))) {
+      if (subject.mesh().size(subject.mesh().faceOf(c)) == 4
+          && (isBetween(subject.mesh().next(c)) || isBetween(subject.mesh().previous(c)))) {
         return true;
       }
-      c = mesh.nextOnEdge(c);
+      c = subject.mesh().nextOnEdge(c);
     } while (c != start);
     return false;
   }
@@ -92,47 +90,47 @@ final class Strips {
    * Whether the quad of corner c is in a strip whose hard side or border is the side that leaves c.
    */
   private boolean isBetween(int c) {
-    int side = mesh.edgeOf(c);
-    int rung = mesh.edgeOf(mesh.next(c));
-    if (!subject.rings().edgesInComplete().get(rung)) {
+    int side = subject.mesh().edgeOf(c);
+    int rung = subject.mesh().next(c);
+    if (!subject.rings().ring(subject.rings().ringAcross(rung)).isComplete()) {
       return false;
     }
     int uses = subject.topology().uses(side);
     if (uses != 1 && !(uses == 2 && subject.hardEdges().isHard(side))) {
       return false;
     }
-    double beyond = widthBeyond(mesh.next(mesh.next(c)));
+    double beyond = widthBeyond(subject.mesh().next(subject.mesh().next(c)));
     return widthAt(c) < share * beyond;
   }
 
   /** The mean of the edges beside the side that leaves c. */
   private double widthAt(int c) {
-    return 0.5 * (length(mesh.edgeOf(mesh.next(c))) + length(mesh.edgeOf(mesh.previous(c))));
+    return 0.5 * (length(subject.mesh().edgeOf(subject.mesh().next(c))) + length(subject.mesh().edgeOf(subject.mesh().previous(c))));
   }
 
   private double length(int e) {
-    return mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e))
-        ? mesh.length(e)
+    return subject.mesh().hasPlace(subject.mesh().first(e)) && subject.mesh().hasPlace(subject.mesh().second(e))
+        ? subject.mesh().length(e)
         : Double.NaN;
   }
 
   /** Of what lies on the other side of a side: 0 where nothing does. */
   private double widthBeyond(int c) {
-    int e = mesh.edgeOf(c);
+    int e = subject.mesh().edgeOf(c);
     if (subject.topology().uses(e) != 2) {
       return 0;
     }
-    int d = mesh.nextOnEdge(c);
-    int f = mesh.faceOf(d);
-    if (mesh.size(f) == 4) {
+    int d = subject.mesh().nextOnEdge(c);
+    int f = subject.mesh().faceOf(d);
+    if (subject.mesh().size(f) == 4) {
       return widthAt(d);
     }
-    return mesh.isMeasurable(f) ? reachFrom(mesh.polygon(f), e) : 0;
+    return subject.mesh().isMeasurable(f) ? reachFrom(subject.mesh().polygon(f), e) : 0;
   }
 
   private double reachFrom(Polygon shape, int e) {
-    Vec3 a = mesh.position(mesh.first(e));
-    Vec3 along = mesh.position(mesh.second(e)).minus(a).unit();
+    Vec3 a = subject.mesh().position(subject.mesh().first(e));
+    Vec3 along = subject.mesh().position(subject.mesh().second(e)).minus(a).unit();
     double largest = 0;
     for (int i = 0; i < shape.size(); i++) {
       Vec3 to = shape.corner(i).minus(a);

@@ -7,45 +7,55 @@ import fairedge.core.flow.Parts;
 import fairedge.core.flow.Rings;
 import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Tolerance;
+import fairedge.core.mesh.ElementSet;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.Oddity;
 import fairedge.core.near.SegmentGrid;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.concurrent.ForkJoinTask;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What is inspected, and what all finders read off it: made once for each inspection. What only
- * some finders need is made when it is first asked for; that is not to be from within work that
- * runs on several threads ({@link Blocks}).
+ * What is inspected, and what all finders read off it: made once for each line of inspections, then
+ * kept up to date by what changes touch. What only some finders need is made when it is first asked
+ * for; that is not to be from within work that runs on several threads ({@link Blocks}).
  */
 final class Subject {
-  private final Mesh mesh;
+  /** Between inspections no mesh is held: it may be a copy of which nobody else knows. */
+  private static final Mesh NO_MESH = new MeshBuilder().build();
+
+  private Mesh mesh;
   private final Tolerance tolerance;
   private final Thresholds thresholds;
   private final List<Oddity> oddities;
   private final @Nullable Starter starter;
-  private final @Nullable Since since;
   private final @Nullable Placement placement;
   private final Asking wanted;
-  private final Recall.Gathered gathered = new Recall.Gathered();
+  private Recall.Gathered gathered = new Recall.Gathered();
   private final Topology topology;
-  private final Borders borders;
-  private final Orientation orientation;
-  private final Parts parts;
   private final Rings rings;
   private final EdgeLoops loops;
   private final FaceShapes shapes;
   private final HardEdges hardEdges;
   private final Strips strips;
-  private final Lazy<Novelty> novelty = new Lazy<>(() -> Novelty.of(this));
-  private final Lazy<Curvature> curvature;
-  private final Lazy<Patches> patches = new Lazy<>(() -> Patches.of(this));
+  private final BitSet triangles = new BitSet();
+  private Parts parts;
+  private final Lazy<Novelty> novelty = new Lazy<>(() -> new Novelty(this));
+  private final Lazy<Curvature> curvature = new Lazy<>(() -> new Curvature(mesh()));
+  private Lazy<Borders> borders = lazyBorders();
+  private Lazy<Orientation> orientation = lazyOrientation();
+  private Lazy<List<Parts.Part>> partList = lazyPartList();
+  private Lazy<Volumes> volumes = lazyVolumes();
+  private Lazy<Patches> patches = lazyPatches();
 
   /**
    * @param starter what the work began from; null where nothing is known of it, and nothing is new
-   * @param since what is known from before; null where nothing is
    * @param wanted what the exercise asks of the shape
    */
   Subject(
@@ -54,10 +64,8 @@ final class Subject {
       Thresholds thresholds,
       List<Oddity> oddities,
       @Nullable Starter starter,
-      @Nullable Since since,
       Asking wanted) {
     this.mesh = mesh;
-    this.since = since;
     this.tolerance = tolerance;
     this.thresholds = thresholds;
     this.oddities = oddities;
@@ -68,15 +76,145 @@ final class Subject {
     // In the pool of whoever asks, so that he says how many processors it may take.
     ForkJoinTask<Rings> around = ForkJoinTask.adapt(() -> new Rings(topology)).fork();
     ForkJoinTask<EdgeLoops> along = ForkJoinTask.adapt(() -> new EdgeLoops(topology)).fork();
-    this.borders = Borders.of(topology);
-    this.orientation = Orientation.of(topology);
-    this.parts = Parts.of(topology, borders, orientation);
-    this.shapes = FaceShapes.of(mesh);
+    this.parts = new Parts(topology);
+    this.shapes = new FaceShapes(mesh, threshold(Threshold.SLIVER));
     this.rings = around.join();
     this.loops = along.join();
-    this.hardEdges = new HardEdges(topology, shapes, thresholds.of(Threshold.HARD_EDGE), marked());
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f) && mesh.size(f) == 3) {
+        triangles.set(f);
+      }
+    }
+    this.hardEdges = new HardEdges(topology, shapes, threshold(Threshold.HARD_EDGE), marked());
     this.strips = new Strips(this);
-    this.curvature = new Lazy<>(() -> Curvature.of(mesh));
+  }
+
+  private Lazy<Borders> lazyBorders() {
+    return new Lazy<>(() -> Borders.of(topology()));
+  }
+
+  private Lazy<Orientation> lazyOrientation() {
+    return new Lazy<>(() -> Orientation.of(topology()));
+  }
+
+  private Lazy<List<Parts.Part>> lazyPartList() {
+    return new Lazy<>(() -> parts().all(borders(), orientation()));
+  }
+
+  private Lazy<Volumes> lazyVolumes() {
+    return new Lazy<>(() -> new Volumes(this));
+  }
+
+  private Lazy<Patches> lazyPatches() {
+    return new Lazy<>(() -> Patches.of(this));
+  }
+
+  /**
+   * Brings all up to date after a change.
+   *
+   * @param now the mesh as it is: the same, or a copy of it
+   * @param touched since all was up to date
+   * @param since what was touched since the findings that are known, and what lies near to that
+   */
+  Anew update(Mesh now, ElementSet touched, Since since) {
+    mesh = now;
+    gathered = new Recall.Gathered();
+    Closure closure = Closure.of(mesh, touched);
+    boolean borders = topology.update(mesh, closure.vertices(), closure.edges());
+    double more = shapes.update(mesh, closure.faces());
+    for (int f : closure.faces()) {
+      triangles.set(f, mesh.hasFace(f) && mesh.size(f) == 3);
+    }
+    Rings.Met met = rings.update(mesh, closure.faces(), closure.edges());
+    IdSet fresh = loops.update(mesh, closure.vertices(), closure.edges());
+    hardEdges.mark(mesh, closure.edges(), markedBy());
+    if (novelty.isMade()) {
+      novelty.get().update(this, closure.edges());
+    }
+    Anew anew = new Anew(mesh, since, closure, met, fresh, borders);
+    hardEdges.update(anew.nearEdges());
+    addStrips(anew, met);
+    anew.close();
+    if (curvature.isMade()) {
+      curvature.get().update(mesh, anew.bending());
+    }
+    renewParts(closure, more);
+    if (borders) {
+      this.borders = lazyBorders();
+    }
+    orientation = lazyOrientation();
+    partList = lazyPartList();
+    patches = lazyPatches();
+    return anew;
+  }
+
+  /**
+   * @param more three times what the change adds to the volume
+   */
+  private void renewParts(Closure closure, double more) {
+    boolean isSame = parts.update(mesh, closure.faces(), facesAt(closure.vertices()));
+    if (!isSame) {
+      parts = new Parts(topology);
+    }
+    if (!volumes.isMade()) {
+      return;
+    }
+    int part =
+        Arrays.stream(closure.faces())
+            .map(parts::partOf)
+            .filter(p -> p != Mesh.NONE)
+            .findFirst()
+            .orElse(Mesh.NONE);
+    if (isSame && part != Mesh.NONE && !volumes.get().isMixed() && !topology.hasInconsistent()) {
+      volumes.get().add(part, more);
+    } else if (!isSame || closure.faces().length > 0) {
+      volumes = lazyVolumes();
+    }
+  }
+
+  /** Quads of rings that go on in another way now, and that may be in a support strip therefore. */
+  private void addStrips(Anew anew, Rings.Met met) {
+    for (int ring : met.turned()) {
+      for (int side : rings.sidesOf(ring)) {
+        if (mayHoldStrip(mesh.edgeOf(mesh.next(side)))
+            || mayHoldStrip(mesh.edgeOf(mesh.previous(side)))) {
+          anew.add(mesh.faceOf(side));
+        }
+      }
+    }
+  }
+
+  private boolean mayHoldStrip(int e) {
+    return topology.uses(e) == 1 || hardEdges.isHard(e);
+  }
+
+  private int[] facesAt(int[] vertices) {
+    IdSet faces = new IdSet();
+    for (int v : vertices) {
+      faces.addAll(mesh.hasVertex(v) ? mesh.facesAt(v) : new int[0]);
+    }
+    return faces.sorted();
+  }
+
+  /** Whether a mesh of later lies where the starter lies, as this one did. */
+  boolean liesAsBefore(Mesh later) {
+    return starter == null
+        || placement == null && placementOf(later, starter, tolerance) == null;
+  }
+
+  /** Lets go of the mesh until the next update. */
+  void rest() {
+    mesh = NO_MESH;
+    int[] none = {};
+    topology.update(mesh, none, none);
+    shapes.update(mesh, none);
+    rings.update(mesh, none, none);
+    loops.update(mesh, none, none);
+    hardEdges.mark(mesh, none, e -> false);
+    parts.update(mesh, none, none);
+    if (curvature.isMade()) {
+      curvature.get().update(mesh, none);
+    }
   }
 
   private static @Nullable Placement placementOf(Mesh mesh, Starter starter, Tolerance tolerance) {
@@ -86,18 +224,21 @@ final class Subject {
   /** The edges that the exercise marked as hard. */
   private BitSet marked() {
     BitSet marked = new BitSet();
-    if (wanted.wanted().hardLines().isEmpty()) {
-      return marked;
-    }
-    SegmentGrid lines = wanted.hardLines(tolerance);
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (isPlacedSide(e)
-          && topology.uses(e) == 2
-          && lines.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)))) {
-        marked.set(e);
-      }
+    if (!wanted.wanted().hardLines().isEmpty()) {
+      IntStream.range(0, mesh.edgeEnd()).filter(markedBy()).forEach(marked::set);
     }
     return marked;
+  }
+
+  private IntPredicate markedBy() {
+    if (wanted.wanted().hardLines().isEmpty()) {
+      return e -> false;
+    }
+    SegmentGrid lines = wanted.hardLines(tolerance);
+    return e ->
+        isPlacedSide(e)
+            && topology.uses(e) == 2
+            && lines.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)));
   }
 
   Mesh mesh() {
@@ -123,11 +264,6 @@ final class Subject {
 
   @Nullable Starter starter() {
     return starter;
-  }
-
-  /** What is known from before, and what was touched since. */
-  @Nullable Since since() {
-    return since;
   }
 
   /** Whether an edge is the side of a face, and both its ends have places. */
@@ -169,15 +305,29 @@ final class Subject {
   }
 
   Borders borders() {
-    return borders;
+    return borders.get();
   }
 
   Orientation orientation() {
-    return orientation;
+    return orientation.get();
   }
 
   Parts parts() {
     return parts;
+  }
+
+  /** By their lowest face. */
+  List<Parts.Part> partList() {
+    return partList.get();
+  }
+
+  Volumes volumes() {
+    return volumes.get();
+  }
+
+  /** The faces with three sides; a copy. */
+  BitSet triangles() {
+    return (BitSet) triangles.clone();
   }
 
   Rings rings() {

@@ -11,12 +11,18 @@ public final class Thresholds {
 
   private final Map<Threshold, Double> set = new EnumMap<>(Threshold.class);
 
+  /** By threshold: they are asked for at every element. */
+  private final double[] numbers = new double[Threshold.values().length];
+
   private Thresholds(Map<Threshold, Double> set) {
     this.set.putAll(set);
+    for (Threshold threshold : Threshold.values()) {
+      numbers[threshold.ordinal()] = set.getOrDefault(threshold, threshold.usual());
+    }
   }
 
   public double of(Threshold threshold) {
-    return set.getOrDefault(threshold, threshold.usual());
+    return numbers[threshold.ordinal()];
   }
 
   /** Those that are not the usual ones. */
@@ -34,9 +40,10 @@ public final class Thresholds {
       throw new IllegalArgumentException(
           threshold.key() + " is " + threshold.least() + " to " + threshold.most());
     }
-    Thresholds copy = new Thresholds(set);
-    copy.set.put(threshold, value);
-    return copy;
+    Map<Threshold, Double> more = new EnumMap<>(Threshold.class);
+    more.putAll(set);
+    more.put(threshold, value);
+    return new Thresholds(more);
   }
 
   /** The distance at which vertices are doubles: as set, or by the scale of the mesh. */

@@ -13,28 +13,24 @@ import java.util.TreeMap;
  * share (0.1 %) of S. Those that share an edge are one finding; its measure is the smallest width.
  * Cost: the faces.
  */
-final class TightFinder implements Finder {
-  @Override
-  public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    double least = subject.threshold(Threshold.TIGHT) * subject.tolerance().scale();
-    List<Integer> tight =
-        Blocks.collect(
-            mesh.faceEnd(),
-            (f, found) -> {
-              if (mesh.hasFace(f) && subject.strips().widthOf(f) < least) {
-                found.accept(f);
-              }
-            });
-    return joined(subject, tight);
+final class TightFinder extends RunFinder {
+  TightFinder() {
+    super(Element.Kind.FACE);
   }
 
-  private static List<Finding> joined(Subject subject, List<Integer> faces) {
+  @Override
+  boolean isMet(Subject subject, int f) {
+    double least = subject.threshold(Threshold.TIGHT) * subject.tolerance().scale();
+    return subject.mesh().hasFace(f) && subject.strips().widthOf(f) < least;
+  }
+
+  @Override
+  List<int[]> joined(Subject subject, List<Integer> met) {
     Mesh mesh = subject.mesh();
-    Unions strips = new Unions(faces.size());
+    Unions strips = new Unions(met.size());
     Map<Integer, Integer> atEdge = new TreeMap<>();
-    for (int i = 0; i < faces.size(); i++) {
-      int c = mesh.firstCorner(faces.get(i));
+    for (int i = 0; i < met.size(); i++) {
+      int c = mesh.firstCorner(met.get(i));
       for (int k = 0; k < 4; k++) {
         Integer before = atEdge.putIfAbsent(mesh.edgeOf(c), i);
         if (before != null) {
@@ -44,16 +40,18 @@ final class TightFinder implements Finder {
       }
     }
     return strips.sets().stream()
-        .map(strip -> finding(subject, Arrays.stream(strip).mapToObj(faces::get).toList()))
+        .map(strip -> Arrays.stream(strip).map(met::get).toArray())
         .toList();
   }
 
-  private static Finding finding(Subject subject, List<Integer> strip) {
-    int first = strip.getFirst();
-    double width = strip.stream().mapToDouble(subject.strips()::widthOf).min().orElse(0);
+  @Override
+  Finding finding(Subject subject, int[] strip) {
+    int first = strip[0];
+    double width =
+        Arrays.stream(strip).mapToDouble(subject.strips()::widthOf).min().orElse(0);
     return new Finding.Told(
         Rule.TIGHT,
-        strip.stream().map(Element::face).toList(),
+        Arrays.stream(strip).mapToObj(Element::face).toList(),
         Places.onFace(subject.mesh(), first),
         Places.meanEdge(subject.mesh(), first),
         new Measure(width, Measure.Unit.LENGTH),

@@ -32,11 +32,13 @@ final class TouchingFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    Since since = subject.since();
-    Pairs before = since == null ? null : since.recall().gathered().touching;
-    Pairs pairs = since != null && before != null ? renewed(subject, since, before) : all(subject);
-    subject.gathered().touching = pairs.count() > MOST_KEPT ? null : pairs;
-    return findings(subject.mesh(), pairs);
+    return findings(subject, all(subject));
+  }
+
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    Pairs known = anew.since().recall().gathered().touching;
+    return findings(subject, known == null ? all(subject) : renewed(subject, anew.since(), known));
   }
 
   /** All vertices and edges that touch. */
@@ -58,9 +60,8 @@ final class TouchingFinder implements Finder {
     Topology topology = subject.topology();
     BitSet vertices = since.vertices(mesh);
     BitSet edges = since.edges(mesh);
-    BitSet edgesNear = since.edgesNear(mesh);
-    SegmentGrid grid =
-        new SegmentGrid(mesh, e -> edgesNear.get(e) && topology.uses(e) > 0, subject.weld());
+    int[] sides = since.edgesNear(mesh).stream().filter(e -> topology.uses(e) > 0).toArray();
+    SegmentGrid grid = new SegmentGrid(mesh, sides, subject.weld());
     LongStream.Builder anew = LongStream.builder();
     since.verticesNear(mesh).stream()
         .forEach(v ->
@@ -104,7 +105,9 @@ final class TouchingFinder implements Finder {
         });
   }
 
-  private static List<Finding> findings(Mesh mesh, Pairs pairs) {
+  private static List<Finding> findings(Subject subject, Pairs pairs) {
+    subject.gathered().touching = pairs.count() > MOST_KEPT ? null : pairs;
+    Mesh mesh = subject.mesh();
     List<Finding> found = new ArrayList<>();
     int[] last = {Mesh.NONE, 0};
     pairs.stream()

@@ -5,8 +5,11 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * {@code all-triangles}: over nine tenths of the faces are triangles, and the starter, where there
@@ -25,7 +28,8 @@ import java.util.List;
  *   <li><b>stray</b>: every other triangle.
  * </ol>
  *
- * Cost: every face once, and {@link PairMatching}.
+ * Cost: the triangles, and {@link PairMatching}; after a change those that hang together with what is
+ * looked at anew.
  */
 final class TriangleFinder implements Finder {
   /** More than this share of triangles is one finding for the whole mesh. */
@@ -33,30 +37,91 @@ final class TriangleFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    BitSet free = new BitSet();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.size(f) == 3) {
-        free.set(f);
-      }
-    }
+    BitSet free = subject.triangles();
+    return isNearlyAll(subject) ? List.of(allTriangles(subject, free)) : found(subject, free);
+  }
+
+  private static boolean isNearlyAll(Subject subject) {
     Starter starter = subject.starter();
     boolean expected = starter != null && starter.hasTriangles();
-    if (!expected && free.cardinality() > NEARLY_ALL * mesh.faceCount()) {
-      return List.of(allTriangles(subject, free));
+    return !expected
+        && subject.triangles().cardinality() > NEARLY_ALL * subject.mesh().faceCount();
+  }
+
+  /** What is told of triangles depends on those that hang together with them by vertices. */
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    if (isNearlyAll(subject) || before.stream().anyMatch(f -> f.rule() == Rule.ALL_TRIANGLES)) {
+      return find(subject);
     }
+    BitSet again = new BitSet();
+    for (int f : anew.faces()) {
+      again.set(f);
+    }
+    List<Finding> kept = new ArrayList<>();
+    BitSet triangles = subject.triangles();
+    BitSet group = grown(subject.mesh(), again, triangles);
+    for (Finding finding : before) {
+      if (facesOf(finding).noneMatch(f -> group.get(f) || again.get(f))) {
+        kept.add(finding);
+      }
+    }
+    List<Finding> found = found(subject, group);
+    if (!found.isEmpty()) {
+      kept.addAll(found);
+      kept.sort(
+          Comparator.comparing((Finding finding) -> ((Finding.Triangle) finding).form())
+              .thenComparingInt(finding -> finding.elements().getFirst().id()));
+    }
+    return kept;
+  }
+
+  private static IntStream facesOf(Finding finding) {
+    return ((Finding.Triangle) finding).faces().stream().mapToInt(Integer::intValue);
+  }
+
+  /** The triangles among some faces, and all that hang together with them by vertices. */
+  private static BitSet grown(Mesh mesh, BitSet faces, BitSet triangles) {
+    BitSet group = (BitSet) faces.clone();
+    group.and(triangles);
+    int[] queue = group.stream().toArray();
+    BitSet reached = new BitSet();
+    while (queue.length > 0) {
+      IntStream.Builder next = IntStream.builder();
+      for (int f : queue) {
+        for (int v : mesh.vertices(f)) {
+          if (reached.get(v)) {
+            continue;
+          }
+          reached.set(v);
+          for (int g : mesh.facesAt(v)) {
+            if (triangles.get(g) && !group.get(g)) {
+              group.set(g);
+              next.add(g);
+            }
+          }
+        }
+      }
+      queue = next.build().toArray();
+    }
+    return group;
+  }
+
+  /**
+   * @param free triangles, and all that hang together with them; all are taken
+   */
+  private static List<Finding> found(Subject subject, BitSet free) {
     List<Finding> found = new ArrayList<>();
     if (!free.isEmpty()) {
       findFans(subject, free, found);
       findPairs(subject, free, found);
-      free.stream().forEach(f -> found.add(stray(mesh, f)));
+      free.stream().forEach(f -> found.add(stray(subject.mesh(), f)));
     }
     return found;
   }
 
   private static void findFans(Subject subject, BitSet free, List<Finding> found) {
     Mesh mesh = subject.mesh();
-    Surroundings around = Surroundings.of(subject);
     BitSet centres = new BitSet();
     free.stream()
         .forEach(f -> {
@@ -64,6 +129,7 @@ final class TriangleFinder implements Finder {
             centres.set(v);
           }
         });
+    Surroundings around = Surroundings.of(subject, centres);
     centres.stream()
         .filter(v -> around.makeFanOf(mesh, v))
         .forEach(v -> {
@@ -95,23 +161,37 @@ final class TriangleFinder implements Finder {
    * @param ends vertices on borders
    */
   private record Surroundings(BitSet others, BitSet ends) {
-    static Surroundings of(Subject subject) {
+    /** Of some vertices. */
+    static Surroundings of(Subject subject, BitSet vertices) {
       Mesh mesh = subject.mesh();
       Surroundings around = new Surroundings(new BitSet(), new BitSet());
-      for (int f = 0; f < mesh.faceEnd(); f++) {
-        if (mesh.hasFace(f) && mesh.size(f) != 3) {
-          for (int v : mesh.vertices(f)) {
-            around.others.set(v);
-          }
-        }
-      }
-      for (int e = 0; e < mesh.edgeEnd(); e++) {
-        if (subject.topology().uses(e) == 1) {
-          around.ends.set(mesh.first(e));
-          around.ends.set(mesh.second(e));
-        }
-      }
+      vertices.stream()
+          .forEach(v -> {
+            int start = mesh.edgeAt(v);
+            int e = start;
+            do {
+              if (subject.topology().uses(e) == 1) {
+                around.ends.set(v);
+              }
+              if (hasOther(mesh, e)) {
+                around.others.set(v);
+              }
+              e = mesh.nextEdgeAt(v, e);
+            } while (e != start);
+          });
       return around;
+    }
+
+    /** Whether a face that is no triangle has a side on an edge. */
+    private static boolean hasOther(Mesh mesh, int e) {
+      int start = mesh.cornerOn(e);
+      for (int c = start; c != Mesh.NONE; ) {
+        if (mesh.size(mesh.faceOf(c)) != 3) {
+          return true;
+        }
+        c = mesh.nextOnEdge(c) == start ? Mesh.NONE : mesh.nextOnEdge(c);
+      }
+      return false;
     }
 
     /** Whether all faces at v are triangles, 3 or more, and all round it something else begins. */
@@ -148,7 +228,7 @@ final class TriangleFinder implements Finder {
             + " pairs of them would make quads. This is about the whole mesh.");
   }
 
-  private void findPairs(Subject subject, BitSet free, List<Finding> found) {
+  private static void findPairs(Subject subject, BitSet free, List<Finding> found) {
     Mesh mesh = subject.mesh();
     for (PairMatching.Candidate pair : pairs(subject, free)) {
       free.clear(pair.face());
@@ -160,10 +240,15 @@ final class TriangleFinder implements Finder {
   private static List<PairMatching.Candidate> pairs(Subject subject, BitSet free) {
     Mesh mesh = subject.mesh();
     List<PairMatching.Candidate> candidates = new ArrayList<>();
-    for (int e = 0; e < mesh.edgeEnd(); e++) {
-      if (subject.topology().uses(e) == 2) {
-        addCandidate(subject, e, free, candidates);
-      }
+    int[] edges =
+        free.stream()
+            .flatMap(f -> Arrays.stream(mesh.edges(f)))
+            .filter(e -> subject.topology().uses(e) == 2)
+            .sorted()
+            .distinct()
+            .toArray();
+    for (int e : edges) {
+      addCandidate(subject, e, free, candidates);
     }
     return PairMatching.best(candidates);
   }

@@ -4,10 +4,13 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /**
  * {@code twin-face}: faces with the same vertices in the same cyclic order, either way. One finding
@@ -17,18 +20,50 @@ final class TwinFaceFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     Mesh mesh = subject.mesh();
-    long[] byHash = new long[mesh.faceCount()];
-    int count = 0;
-    for (int f = 0; f < mesh.faceEnd(); f++) {
+    return among(mesh, IntStream.range(0, mesh.faceEnd()).filter(mesh::hasFace).toArray());
+  }
+
+  /** Twins share all their edges: they are among the faces at the first of each. */
+  @Override
+  public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    Mesh mesh = subject.mesh();
+    BitSet near = new BitSet();
+    for (int f : anew.touched().faces()) {
       if (mesh.hasFace(f)) {
-        byHash[count++] = (long) hashOf(mesh, f) << 32 | f;
+        for (int g : mesh.facesOn(mesh.edgeOf(mesh.firstCorner(f)))) {
+          near.set(g);
+        }
       }
+    }
+    List<Finding> found = new ArrayList<>(among(mesh, near.stream().toArray()));
+    for (Finding finding : before) {
+      if (finding.elements().stream().noneMatch(e -> near.get(e.id()) || anew.has(e))) {
+        found.add(finding);
+      } else {
+        found.addAll(still(mesh, finding, near));
+      }
+    }
+    found.sort(Comparator.comparingInt(finding -> finding.elements().getFirst().id()));
+    return found;
+  }
+
+  /** What is left of a group none of whose faces was among those near. */
+  private static List<Finding> still(Mesh mesh, Finding finding, BitSet near) {
+    int[] faces = finding.elements().stream().mapToInt(Element::id).toArray();
+    boolean isFound = Arrays.stream(faces).anyMatch(near::get);
+    return isFound ? List.of() : among(mesh, Arrays.stream(faces).filter(mesh::hasFace).toArray());
+  }
+
+  private static List<Finding> among(Mesh mesh, int[] faces) {
+    long[] byHash = new long[faces.length];
+    for (int i = 0; i < faces.length; i++) {
+      byHash[i] = (long) hashOf(mesh, faces[i]) << 32 | faces[i];
     }
     Arrays.sort(byHash);
     Map<Integer, Finding> found = new TreeMap<>();
-    for (int i = 0; i < count; ) {
+    for (int i = 0; i < byHash.length; ) {
       int j = i + 1;
-      while (j < count && byHash[j] >> 32 == byHash[i] >> 32) {
+      while (j < byHash.length && byHash[j] >> 32 == byHash[i] >> 32) {
         j++;
       }
       if (j - i > 1) {

@@ -1,24 +1,24 @@
 package fairedge.core.inspect;
 
-import java.util.List;
+import fairedge.core.mesh.Element;
+import java.util.function.Consumer;
 
 /**
  * {@code warped}: a face with 4 or more sides whose warp is over the profile's angle (30 degrees).
  * Warp: the largest angle between the front of the face and that of a corner, by its two sides,
  * over corners whose in-plane turn is 5 to 175 degrees. Cost: the faces.
  */
-final class WarpedFinder implements Finder {
+final class WarpedFinder extends ElementFinder {
+  WarpedFinder() {
+    super(Element.Kind.FACE);
+  }
+
   @Override
-  public List<Finding> find(Subject subject) {
-    FaceShapes shapes = subject.shapes();
-    double most = subject.threshold(Threshold.WARPED);
-    return Blocks.collect(
-        subject.mesh().faceEnd(),
-        (f, found) -> {
-          if (shapes.warp(f) > most) {
-            found.accept(finding(subject, f, shapes.warp(f)));
-          }
-        });
+  void look(Subject subject, int f, Consumer<Finding> found) {
+    double warp = subject.shapes().warp(f);
+    if (warp > subject.threshold(Threshold.WARPED)) {
+      found.accept(finding(subject, f, warp));
+    }
   }
 
   private static Finding finding(Subject subject, int f, double warp) {

@@ -41,10 +41,17 @@ public final class Journal {
     }
   }
 
-  /** Notes edges that lie elsewhere, though their ends are the same. */
+  /** Notes edges that lie elsewhere or get or lose a face, though their ends are the same. */
   void touchEdges(int... edges) {
     for (int e : edges) {
       touched.edges().set(e);
+    }
+  }
+
+  /** Notes vertices that an edge comes to or leaves. */
+  private void touchVertices(int... vertices) {
+    for (int v : vertices) {
+      touched.vertices().set(v);
     }
   }
 
@@ -78,8 +85,14 @@ public final class Journal {
       case LocalChange.VertexMade m -> touched.vertices().set(m.vertex());
       case LocalChange.VertexRemoved r -> touched.vertices().set(r.vertex());
       case LocalChange.VertexMoved m -> touched.vertices().set(m.vertex());
-      case LocalChange.EdgeMade m -> touched.edges().set(m.edge());
-      case LocalChange.EdgeRemoved r -> touched.edges().set(r.edge());
+      case LocalChange.EdgeMade m -> {
+        touched.edges().set(m.edge());
+        touchVertices(m.first(), m.second());
+      }
+      case LocalChange.EdgeRemoved r -> {
+        touched.edges().set(r.edge());
+        touchVertices(r.first(), r.second());
+      }
       case LocalChange.FaceMade m -> touched.faces().set(m.face());
       case LocalChange.FaceRemoved r -> touched.faces().set(r.face());
       case LocalChange.FaceReshaped r -> touched.faces().set(r.face());

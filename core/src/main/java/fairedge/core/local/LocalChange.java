@@ -50,7 +50,7 @@ public sealed interface LocalChange {
   record VertexMoved(int vertex, Vec3 from) implements LocalChange {}
 
   /** A loose edge was made. */
-  record EdgeMade(int edge) implements LocalChange {}
+  record EdgeMade(int edge, int first, int second) implements LocalChange {}
 
   /** A loose edge was taken out. */
   record EdgeRemoved(int edge, int first, int second) implements LocalChange {}

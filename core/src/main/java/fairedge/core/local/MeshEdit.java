@@ -197,7 +197,7 @@ public final class MeshEdit {
     require(mesh.hasVertex(b) && a != b, "no other vertex ", b);
     require(mesh.findEdge(a, b) == Mesh.NONE, "an edge joins them already ", a);
     int e = links.makeEdge(a, b);
-    journal.add(new LocalChange.EdgeMade(e), values.remember());
+    journal.add(new LocalChange.EdgeMade(e, a, b), values.remember());
     return e;
   }
 
@@ -228,6 +228,7 @@ public final class MeshEdit {
     faces.lay(f, vertices);
     links.label(f, like == Mesh.NONE ? 0 : mesh.labelOf(like));
     journal.add(new LocalChange.FaceMade(f), values.remember());
+    journal.touchEdges(mesh.edges(f));
     return f;
   }
 
@@ -240,6 +241,7 @@ public final class MeshEdit {
     noteSides(f);
     CornerValues.Memory memory = values.remember(f);
     int[] vertices = mesh.vertices(f);
+    journal.touchEdges(mesh.edges(f));
     faces.unlay(f);
     links.freeFace(f);
     journal.add(new LocalChange.FaceRemoved(f, vertices), memory);
@@ -262,8 +264,10 @@ public final class MeshEdit {
     noteSides(f);
     CornerValues.Memory memory = values.remember(f);
     int[] before = mesh.vertices(f);
+    journal.touchEdges(mesh.edges(f));
     faces.unlay(f);
     faces.lay(f, vertices);
+    journal.touchEdges(mesh.edges(f));
     for (CornerValues.OfFace old : memory.faces()) {
       int[] carried = new int[vertices.length];
       for (int i = 0; i < carried.length; i++) {

@@ -63,25 +63,46 @@ public final class FaceTree {
     }
     BitSet found = (BitSet) touched.faces().clone();
     Nearby nearby = new Nearby(room, found);
-    BitSet covered = new BitSet();
+    BitSet vertices = (BitSet) touched.vertices().clone();
+    BitSet edges = (BitSet) touched.edges().clone();
     double[] box = new double[6];
     touched.faces().stream()
         .filter(f -> mesh.hasFace(f) && mesh.isMeasurable(f))
         .forEach(f -> {
           box(f, box, 0);
           nearby.ask(box);
-          for (int v : mesh.vertices(f)) {
-            covered.set(v);
+          for (int e : mesh.edges(f)) {
+            edges.clear(e);
+            vertices.clear(mesh.first(e));
+            vertices.clear(mesh.second(e));
           }
         });
-    touched.vertices().stream()
-        .filter(v -> !covered.get(v) && mesh.hasVertex(v) && mesh.hasPlace(v))
+    // A side of a face that is gone may lie on others.
+    edges.stream()
+        .filter(e -> mesh.hasEdge(e) && isPlaced(mesh.first(e)) && isPlaced(mesh.second(e)))
+        .forEach(e -> {
+          Vec3 a = mesh.position(mesh.first(e));
+          Vec3 b = mesh.position(mesh.second(e));
+          for (int i = 0; i < 3; i++) {
+            box[i] = Math.min(a.along(i), b.along(i));
+            box[3 + i] = Math.max(a.along(i), b.along(i));
+          }
+          vertices.clear(mesh.first(e));
+          vertices.clear(mesh.second(e));
+          nearby.ask(box);
+        });
+    vertices.stream()
+        .filter(this::isPlaced)
         .forEach(v -> {
           Arrays.setAll(box, i -> mesh.position(v).along(i % 3));
           nearby.ask(box);
         });
     nearby.answer();
     return found;
+  }
+
+  private boolean isPlaced(int v) {
+    return mesh.hasVertex(v) && mesh.hasPlace(v);
   }
 
   /**

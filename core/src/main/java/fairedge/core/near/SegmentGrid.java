@@ -12,7 +12,7 @@ import java.util.stream.IntStream;
  * power of two: an edge lies in at most eight cells of its grid, whatever the others are. Cells
  * share buckets by their hash. Fixed once made. Cost to make: the edges; of a question: what lies
  * in one cell of each grid that there is, of which {@value #MOST_IN_CELL} edges are looked at.
- * About 12 bytes an edge.
+ * About 16 bytes an edge.
  */
 public final class SegmentGrid {
   private static final int LARGEST = 1 << 27;
@@ -33,7 +33,7 @@ public final class SegmentGrid {
   /** How wide the cells of each grid are. */
   private double[] widths = new double[0];
 
-  /** Of each edge which of the widths is that of its grid. */
+  /** Of each item which of the widths is that of its grid. */
   private final byte[] gridOf;
 
   private final int mask;
@@ -47,19 +47,25 @@ public final class SegmentGrid {
    * @param near positive; the largest distance that is asked about, and it counts as near
    */
   public SegmentGrid(Mesh mesh, IntPredicate edges, double near) {
+    this(mesh, IntStream.range(0, mesh.edgeEnd()).parallel().filter(edges).toArray(), near);
+  }
+
+  /**
+   * Cost: the edges given.
+   *
+   * @param edges which edges; of these those whose ends have places
+   * @param near positive; the largest distance that is asked about, and it counts as near
+   */
+  public SegmentGrid(Mesh mesh, int[] edges, double near) {
     this.mesh = mesh;
     this.near = near;
-    this.gridOf = new byte[mesh.edgeEnd()];
-    int[] in =
-        IntStream.range(0, mesh.edgeEnd())
-            .parallel()
-            .filter(e -> isPlaced(e) && edges.test(e))
-            .toArray();
-    for (int e : in) {
-      gridOf[e] = gridFor(widthFor(e));
+    int[] in = together(Arrays.stream(edges), edges.length).filter(this::isPlaced).toArray();
+    byte[] grids = new byte[in.length];
+    for (int i = 0; i < in.length; i++) {
+      grids[i] = gridFor(widthFor(in[i]));
     }
     mask = Math.min(LARGEST, Integer.highestOneBit(Math.max(1, in.length)) << 1) - 1;
-    int[][] cells = cellsOfAll(in);
+    int[][] cells = cellsOfAll(in, grids);
     starts = new int[mask + 2];
     for (int[] block : cells) {
       for (int i = 0; i < block.length; i += 2) {
@@ -73,33 +79,43 @@ public final class SegmentGrid {
     }
     isCrowded = most > MOST_WHERE_CROWDED;
     items = new int[starts[mask + 1]];
+    gridOf = new byte[items.length];
     int[] filled = Arrays.copyOf(starts, mask + 1);
     for (int[] block : cells) {
       for (int i = 0; i < block.length; i += 2) {
-        items[filled[block[i]]++] = block[i + 1];
+        int at = filled[block[i]]++;
+        items[at] = in[block[i + 1]];
+        gridOf[at] = grids[block[i + 1]];
       }
     }
   }
 
-  /** Buckets and the edges in them, block by block in the order of the edges. */
-  private int[][] cellsOfAll(int[] in) {
-    return IntStream.range(0, (in.length + BLOCK - 1) / BLOCK)
-        .parallel()
+  /** Buckets and the numbers of the edges in them, block by block in the order of the edges. */
+  private int[][] cellsOfAll(int[] in, byte[] grids) {
+    return together(IntStream.range(0, (in.length + BLOCK - 1) / BLOCK), in.length)
         .mapToObj(block -> {
-          int[] found = new int[4 * BLOCK];
+          int end = Math.min(in.length, (block + 1) * BLOCK);
+          int[] found = new int[4 * (end - block * BLOCK)];
           int[] buckets = new int[8];
           int count = 0;
-          for (int i = block * BLOCK; i < Math.min(in.length, (block + 1) * BLOCK); i++) {
-            int n = cellsOf(in[i], buckets);
-            found = count + 2 * n > found.length ? Arrays.copyOf(found, 2 * found.length) : found;
+          for (int i = block * BLOCK; i < end; i++) {
+            int n = cellsOf(in[i], widths[grids[i]], buckets);
+            while (count + 2 * n > found.length) {
+              found = Arrays.copyOf(found, 2 * found.length);
+            }
             for (int k = 0; k < n; k++) {
               found[count++] = buckets[k];
-              found[count++] = in[i];
+              found[count++] = i;
             }
           }
           return Arrays.copyOf(found, count);
         })
         .toArray(int[][]::new);
+  }
+
+  /** A few are not worth the while of several threads. */
+  private static IntStream together(IntStream work, int edges) {
+    return edges > BLOCK ? work.parallel() : work;
   }
 
   private boolean isPlaced(int e) {
@@ -127,10 +143,9 @@ public final class SegmentGrid {
   }
 
   /** The buckets of an edge's cells, none of them twice; returns how many. */
-  private int cellsOf(int e, int[] buckets) {
+  private int cellsOf(int e, double width, int[] buckets) {
     Vec3 a = mesh.position(mesh.first(e));
     Vec3 b = mesh.position(mesh.second(e));
-    double width = widths[gridOf[e]];
     int count = 0;
     long lowX = cell(Math.min(a.x(), b.x()) - near, width);
     long lowY = cell(Math.min(a.y(), b.y()) - near, width);
@@ -204,7 +219,7 @@ public final class SegmentGrid {
       int end = Math.min(starts[bucket + 1], starts[bucket] + mostInCell);
       for (int i = starts[bucket]; i < end; i++) {
         int e = items[i];
-        if (gridOf[e] == grid
+        if (gridOf[i] == grid
             && mesh.first(e) != vertex
             && mesh.second(e) != vertex
             && squared(e, place) <= limit

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.core.Meshes;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -55,7 +56,7 @@ class FlowTest {
         .allMatch(l -> l.length() == 1 && l.ends().getFirst().cause() == EdgeLoops.Cause.POLE);
     EdgeLoops grid = new EdgeLoops(new Topology(Meshes.grid(4, 3)));
     assertThat(grid.all()).allMatch(EdgeLoops.Summary::isComplete);
-    assertThat(grid.edgesInComplete().cardinality()).isEqualTo(17);
+    assertThat(grid.tally().edgesInComplete()).isEqualTo(17);
   }
 
   @Test
@@ -75,9 +76,11 @@ class FlowTest {
   @Test
   void parts_areCountedByEdgesAndByVertices() {
     Topology topology = new Topology(Meshes.bowTie());
-    Parts parts = Parts.of(topology, Borders.of(topology), Orientation.of(topology));
-    assertThat(parts.parts()).hasSize(2);
-    assertThat(parts.byVertices()).isEqualTo(1);
-    assertThat(parts.parts().getFirst().genus()).isZero();
+    Parts parts = new Parts(topology);
+    assertThat(parts.count()).isEqualTo(2);
+    assertThat(parts.countByVertices()).isEqualTo(1);
+    Parts.Part first = parts.all(Borders.of(topology), Orientation.of(topology)).getFirst();
+    assertThat(first.genus()).isZero();
+    assertThat(parts.facesOf(List.of(first))).containsExactly(new int[] {0});
   }
 }

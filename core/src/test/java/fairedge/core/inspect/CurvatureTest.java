@@ -52,7 +52,7 @@ class CurvatureTest {
   @Test
   void curviestTenth_isWhereTheFormBendsMost() {
     Mesh bump = raised(40, 1, (x, y) -> Math.exp(-20 * (x * x + y * y)));
-    Curvature curvature = Curvature.of(bump);
+    Curvature curvature = new Curvature(bump);
     int tenth = 0;
     for (int v = 0; v < bump.vertexEnd(); v++) {
       tenth += curvature.isInCurviestTenth(v) ? 1 : 0;
@@ -60,7 +60,7 @@ class CurvatureTest {
     assertThat(tenth).isBetween(160, 172);
     assertThat(curvature.isInCurviestTenth(41 * 20 + 20)).isTrue();
     assertThat(curvature.isInCurviestTenth(0)).isFalse();
-    assertThat(Curvature.of(Meshes.grid(6, 6)).isInCurviestTenth(24)).isFalse();
+    assertThat(new Curvature(Meshes.grid(6, 6)).isInCurviestTenth(24)).isFalse();
   }
 
   @Test

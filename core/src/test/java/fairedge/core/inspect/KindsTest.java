@@ -187,7 +187,7 @@ class KindsTest {
     Mesh cylinder = cylinder(true, false);
     assertThat(kinds(cylinder)).containsExactly("ngon", "ring-stop");
     Finding.RingStop stop = (Finding.RingStop) only(cylinder, Kind.RING_STOP);
-    assertThat(stop.rings()).hasSize(12);
+    assertThat(stop.rings()).isEqualTo(12);
     assertThat(stop.title()).isEqualTo("12 rings stop at the 24-sided face");
   }
 

@@ -287,7 +287,6 @@ class ShapeKindsTest {
             Thresholds.USUAL,
             List.of(),
             null,
-            null,
             new Asking(hard, null));
     assertThat(marked.hardEdges().isHard(sheet.findEdge(1, 4))).isTrue();
     assertThat(marked.hardEdges().isHard(sheet.findEdge(0, 3))).isFalse();

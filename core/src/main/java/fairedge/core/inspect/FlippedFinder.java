@@ -1,13 +1,11 @@
 package fairedge.core.inspect;
 
-import fairedge.core.flow.Parts;
 import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * {@code flipped}:
@@ -18,23 +16,15 @@ import java.util.Locale;
  *   <li>a piece that can't be oriented: one finding with its inconsistent edges and no face.
  * </ol>
  *
- * {@code inside-out}: a closed part of negative volume. Cost: the mesh.
+ * Cost: the mesh; nothing where no edge is inconsistent.
  */
-final class OrientationFinder implements Finder {
+final class FlippedFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     List<Finding> found = new ArrayList<>();
     flippedPatches(subject, found);
     for (int[] faces : subject.orientation().twisted()) {
       found.add(twisted(subject, faces));
-    }
-    for (Parts.Part part : subject.parts().parts()) {
-      if (part.closed()) {
-        double volume = Volume.of(subject.mesh(), part.faces());
-        if (volume < 0) {
-          found.add(insideOut(subject.mesh(), part, volume));
-        }
-      }
     }
     return found;
   }
@@ -95,20 +85,5 @@ final class OrientationFinder implements Finder {
             + faces.length
             + " faces comes back to itself with its back in front: no turning of faces makes all of"
             + " it alike.");
-  }
-
-  private static Finding insideOut(Mesh mesh, Parts.Part part, double volume) {
-    return new Finding.Told(
-        Rule.INSIDE_OUT,
-        List.of(Element.face(part.faces()[0])),
-        Places.onFace(mesh, part.faces()[0]),
-        Places.meanEdge(mesh, part.faces()),
-        new Measure(volume, Measure.Unit.VOLUME),
-        "Part turned inside out",
-        String.format(
-            Locale.ROOT,
-            "All %d faces of this closed part show their backs (its volume is %.4g): turn them.",
-            part.faces().length,
-            volume));
   }
 }

@@ -1,0 +1,465 @@
+package fairedge.core.flow;
+
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.IntPredicate;
+
+/**
+ * Nodes that hang together to chains, open or closed, kept up to date as nodes come, go and hang
+ * together anew. Each node has two ports, 2n and 2n + 1; a port leads to a port of another node, and
+ * that one back, or the chain ends there.
+ *
+ * <p>A chain keeps all nodes that are not touched as they are: what is left of it is known by where
+ * it was cut and where it ended, and is joined again along what lies between. So an update costs
+ * what is touched; where a chain falls apart, the shorter of two pieces besides; where it is cut at
+ * several places, its length.
+ */
+final class Chains {
+  /** How nodes hang together. */
+  interface Links {
+    /** The port that a port leads to, or {@link Mesh#NONE} where the chain ends. */
+    int next(int port);
+
+    boolean isNode(int node);
+  }
+
+  /** A node that is touched and was met on the way from a cut. */
+  private static final int MET = -2;
+
+  private final Links links;
+
+  /** Of each node a chain; by {@link #rootOf} the one that it has become. */
+  private int[] chainOf;
+
+  private int[] parent = new int[64];
+  private int[] lengths = new int[64];
+
+  /** A node of each chain. */
+  private int[] some = new int[64];
+
+  /** Of each chain its two ends, as ports; or {@link Mesh#NONE}, twice, where it is closed. */
+  private int[] ends = new int[128];
+
+  private int count;
+
+  /**
+   * @param joined nodes that hang together
+   * @param goesOn whether a port leads on
+   */
+  Chains(Links links, int nodes, Unions joined, IntPredicate goesOn) {
+    this.links = links;
+    this.chainOf = new int[nodes];
+    for (int n = 0; n < nodes; n++) {
+      if (!links.isNode(n)) {
+        chainOf[n] = Mesh.NONE;
+        continue;
+      }
+      int root = joined.rootOf(n);
+      chainOf[n] = root == n ? made(n) : chainOf[root];
+      lengths[chainOf[n]]++;
+      for (int port = 2 * n; port < 2 * n + 2; port++) {
+        if (!goesOn.test(port)) {
+          endAt(chainOf[n], port);
+        }
+      }
+    }
+  }
+
+  private int made(int node) {
+    if (count == parent.length) {
+      parent = Arrays.copyOf(parent, 2 * count);
+      lengths = Arrays.copyOf(lengths, 2 * count);
+      some = Arrays.copyOf(some, 2 * count);
+      ends = Arrays.copyOf(ends, 4 * count);
+    }
+    parent[count] = count;
+    some[count] = node;
+    ends[2 * count] = Mesh.NONE;
+    ends[2 * count + 1] = Mesh.NONE;
+    return count++;
+  }
+
+  private void endAt(int chain, int port) {
+    ends[2 * chain + (ends[2 * chain] == Mesh.NONE ? 0 : 1)] = port;
+  }
+
+  private int rootOf(int chain) {
+    int root = chain;
+    while (parent[root] != root) {
+      parent[root] = parent[parent[root]];
+      root = parent[root];
+    }
+    return root;
+  }
+
+  /** The chain of a node; {@link Mesh#NONE} if it is none. */
+  int of(int node) {
+    return node >= chainOf.length || chainOf[node] < 0 ? Mesh.NONE : rootOf(chainOf[node]);
+  }
+
+  /** One more than the highest number of a chain. */
+  int end() {
+    return count;
+  }
+
+  /** The chains there are. */
+  List<Integer> all() {
+    List<Integer> all = new ArrayList<>();
+    for (int chain = 0; chain < count; chain++) {
+      if (parent[chain] == chain && lengths[chain] > 0) {
+        all.add(chain);
+      }
+    }
+    return all;
+  }
+
+  int length(int chain) {
+    return lengths[chain];
+  }
+
+  boolean isClosed(int chain) {
+    return ends[2 * chain] == Mesh.NONE;
+  }
+
+  /** The ports at which a chain ends: two or none. */
+  int[] ends(int chain) {
+    return isClosed(chain) ? new int[0] : Arrays.copyOfRange(ends, 2 * chain, 2 * chain + 2);
+  }
+
+  /** All nodes of a chain, one after the other. Cost: its length. */
+  int[] nodesOf(int chain) {
+    int[] nodes = new int[lengths[chain]];
+    int out = isClosed(chain) ? 2 * some[chain] : ends[2 * chain] ^ 1;
+    for (int i = 0; i < nodes.length; i++) {
+      nodes[i] = out >> 1;
+      int in = links.next(out);
+      out = in ^ 1;
+    }
+    return nodes;
+  }
+
+  /** A node of a chain. */
+  int someOf(int chain) {
+    return some[chain];
+  }
+
+  /**
+   * What an update did.
+   *
+   * @param gone the chains that are no more as they were, by their numbers before
+   * @param come those that are there now instead; a number may be that of one that is gone
+   * @param from of each that has come those that are gone of which it has something
+   */
+  record Changed(List<Integer> gone, List<Integer> come, List<List<Integer>> from) {}
+
+  /**
+   * @param nodes one more than the highest node there is
+   * @param touched nodes that were made or freed, or whose links may be others
+   * @param rim ports of other nodes that may lead elsewhere now
+   */
+  Changed update(int nodes, int[] touched, int[] rim) {
+    if (chainOf.length < nodes) {
+      int known = chainOf.length;
+      chainOf = Arrays.copyOf(chainOf, Topology.roomFor(nodes));
+      Arrays.fill(chainOf, known, chainOf.length, Mesh.NONE);
+    }
+    return new Renewal(touched, rim).changed();
+  }
+
+  /** What is left of a chain between two ports, or a few of these of which it is not told apart. */
+  private static final class Piece {
+    private final int chain;
+    private final int from;
+    private final int length;
+
+    /** Where it ends for good. */
+    private final List<Integer> kept = new ArrayList<>();
+
+    Piece(int chain, int from, int length) {
+      this.chain = chain;
+      this.from = from;
+      this.length = length;
+    }
+  }
+
+  /** A way between two cuts, or from a cut to an end, over nodes that were touched. */
+  private record Way(int from, int to, int[] nodes, int end) {}
+
+  private final class Renewal {
+    private final TreeSet<Integer> gone = new TreeSet<>();
+    private final Map<Integer, List<Integer>> cutsOf = new HashMap<>();
+    private final Map<Integer, Way> wayFrom = new HashMap<>();
+    private final Map<Integer, Piece> pieceAt = new HashMap<>();
+    private final List<Piece> pieces = new ArrayList<>();
+    private final List<Integer> come = new ArrayList<>();
+    private final List<List<Integer>> from = new ArrayList<>();
+    private final BitSet cuts = new BitSet();
+
+    /** Of a chain that was part of another, that one. */
+    private final Map<Integer, Integer> partedFrom = new HashMap<>();
+
+    private final int[] touched;
+
+    Renewal(int[] touched, int[] rim) {
+      this.touched = touched;
+      for (int n : touched) {
+        int chain = of(n);
+        if (chain != Mesh.NONE) {
+          gone.add(chain);
+          lengths[chain]--;
+          chainOf[n] = Mesh.NONE;
+        }
+      }
+      for (int port : rim) {
+        int chain = of(port >> 1);
+        if (chain != Mesh.NONE && !cuts.get(port)) {
+          gone.add(chain);
+          cuts.set(port);
+          cutsOf.computeIfAbsent(chain, c -> new ArrayList<>()).add(port);
+        }
+      }
+      cutsOf.values().forEach(ports -> ports.forEach(this::lead));
+      gone.forEach(this::cut);
+      joinPieces();
+      makeNew();
+    }
+
+    Changed changed() {
+      return new Changed(List.copyOf(gone), come, from);
+    }
+
+    /** From a cut over nodes that were touched to another cut, or to where it ends. */
+    private void lead(int cut) {
+      if (wayFrom.containsKey(cut)) {
+        return;
+      }
+      Nodes met = new Nodes();
+      int out = cut;
+      int in = links.next(out);
+      while (in != Mesh.NONE && chainOf[in >> 1] == Mesh.NONE) {
+        chainOf[in >> 1] = MET;
+        met.add(in >> 1);
+        out = in ^ 1;
+        in = links.next(out);
+      }
+      wayFrom.put(cut, new Way(cut, in, met.all(), out));
+      if (in != Mesh.NONE) {
+        wayFrom.put(in, new Way(in, cut, new int[0], Mesh.NONE));
+      }
+    }
+
+    /** Finds the pieces of a chain. */
+    private void cut(int chain) {
+      List<Integer> ports = new ArrayList<>(cutsOf.getOrDefault(chain, List.of()));
+      List<Integer> kept = new ArrayList<>();
+      for (int end : ends(chain)) {
+        if (chainOf[end >> 1] >= 0 && !cuts.get(end)) {
+          kept.add(end);
+        }
+      }
+      if (ports.isEmpty()) {
+        return;
+      }
+      if (ports.size() + kept.size() > 2 && !isJoinedAgain(ports, kept)) {
+        tellApart(chain, ports, kept);
+      }
+      Piece rest = new Piece(chain, ports.getFirst(), lengths[chain]);
+      some[chain] = ports.getFirst() >> 1;
+      add(rest, ports, kept);
+    }
+
+    private void add(Piece piece, List<Integer> ports, List<Integer> kept) {
+      pieces.add(piece);
+      ports.forEach(port -> pieceAt.put(port, piece));
+      piece.kept.addAll(kept);
+    }
+
+    /** Whether a chain of two ends was cut once, and the cut leads to itself. */
+    private boolean isJoinedAgain(List<Integer> ports, List<Integer> kept) {
+      Way way = wayFrom.get(ports.getFirst());
+      return ports.size() == 2 && kept.size() == 2 && way != null && way.to == ports.getLast();
+    }
+
+    /**
+     * Walks from two cuts at a time until one is at the other side of its piece; that becomes a
+     * chain of its own, until one piece is left.
+     */
+    private void tellApart(int chain, List<Integer> ports, List<Integer> kept) {
+      while (ports.size() + kept.size() > 2) {
+        Walk one = new Walk(ports.getFirst());
+        Walk other = new Walk(ports.getLast());
+        boolean isOther = ports.size() > 1;
+        while (!one.isOver() && !(isOther && other.isOver())) {
+          one.step();
+          if (isOther) {
+            other.step();
+          }
+        }
+        Walk over = one.isOver() ? one : other;
+        part(chain, over, ports, kept);
+      }
+    }
+
+    /** Makes what was walked a chain of its own. */
+    private void part(int chain, Walk walk, List<Integer> ports, List<Integer> kept) {
+      int own = made(walk.from >> 1);
+      int[] nodes = walk.nodes.all();
+      for (int n : nodes) {
+        chainOf[n] = own;
+      }
+      lengths[own] = nodes.length;
+      lengths[chain] -= nodes.length;
+      List<Integer> cutAt = new ArrayList<>(List.of(walk.from));
+      List<Integer> endsAt = new ArrayList<>();
+      ports.remove((Integer) walk.from);
+      if (!ports.remove((Integer) walk.at)) {
+        kept.remove((Integer) walk.at);
+        endsAt.add(walk.at);
+      } else {
+        cutAt.add(walk.at);
+      }
+      Piece parted = new Piece(own, walk.from, nodes.length);
+      partedFrom.put(own, chain);
+      add(parted, cutAt, endsAt);
+    }
+
+    /** From a cut inward along what was not touched. */
+    private final class Walk {
+      private final int from;
+      private final Nodes nodes = new Nodes();
+
+      /** The port by which the last node is left. */
+      private int at;
+
+      Walk(int from) {
+        this.from = from;
+        this.at = from ^ 1;
+        nodes.add(from >> 1);
+      }
+
+      boolean isOver() {
+        return cuts.get(at) || links.next(at) == Mesh.NONE;
+      }
+
+      void step() {
+        at = links.next(at) ^ 1;
+        nodes.add(at >> 1);
+      }
+    }
+
+    /** Follows pieces and the ways between them. */
+    private void joinPieces() {
+      Map<Piece, List<Integer>> portsOf = new HashMap<>();
+      pieceAt.forEach((port, piece) ->
+          portsOf.computeIfAbsent(piece, p -> new ArrayList<>()).add(port));
+      BitSet done = new BitSet();
+      for (Piece piece : pieces) {
+        if (!done.get(piece.from)) {
+          join(piece, portsOf, done);
+        }
+      }
+    }
+
+    private void join(Piece first, Map<Piece, List<Integer>> portsOf, BitSet done) {
+      List<Piece> together = new ArrayList<>(List.of(first));
+      List<Integer> endsAt = new ArrayList<>();
+      List<int[]> between = new ArrayList<>();
+      done.set(first.from);
+      int length = 0;
+      Piece largest = first;
+      for (int i = 0; i < together.size(); i++) {
+        Piece piece = together.get(i);
+        largest = piece.length > largest.length ? piece : largest;
+        length += piece.length;
+        endsAt.addAll(piece.kept);
+        for (int port : portsOf.getOrDefault(piece, List.of())) {
+          Way way = wayFrom.get(port);
+          if (way == null) {
+            continue;
+          }
+          between.add(way.nodes);
+          length += way.nodes.length;
+          Piece beyond = way.to == Mesh.NONE ? null : pieceAt.get(way.to);
+          if (beyond == null) {
+            endsAt.add(way.end);
+          } else if (!done.get(beyond.from)) {
+            done.set(beyond.from);
+            together.add(beyond);
+          }
+        }
+      }
+      settle(together, largest.chain, length, endsAt, between);
+    }
+
+    private void settle(
+        List<Piece> together, int chain, int length, List<Integer> endsAt, List<int[]> between) {
+      TreeSet<Integer> origins = new TreeSet<>();
+      for (Piece piece : together) {
+        parent[piece.chain] = chain;
+        origins.add(partedFrom.getOrDefault(piece.chain, piece.chain));
+      }
+      for (int[] nodes : between) {
+        for (int n : nodes) {
+          chainOf[n] = chain;
+        }
+      }
+      put(chain, length, endsAt, List.copyOf(origins));
+    }
+
+    private void put(int chain, int length, List<Integer> endsAt, List<Integer> origins) {
+      lengths[chain] = length;
+      ends[2 * chain] = Mesh.NONE;
+      ends[2 * chain + 1] = Mesh.NONE;
+      endsAt.forEach(port -> endAt(chain, port));
+      come.add(chain);
+      from.add(origins);
+    }
+
+    /** Chains of nodes that were touched, and of no others. */
+    private void makeNew() {
+      for (int n : touched) {
+        if (n < chainOf.length && chainOf[n] == Mesh.NONE && links.isNode(n)) {
+          int chain = made(n);
+          chainOf[n] = chain;
+          int length = 1;
+          List<Integer> endsAt = new ArrayList<>();
+          for (int port = 2 * n; port < 2 * n + 2; port++) {
+            int out = port;
+            int in = links.next(out);
+            while (in != Mesh.NONE && chainOf[in >> 1] == Mesh.NONE) {
+              chainOf[in >> 1] = chain;
+              length++;
+              out = in ^ 1;
+              in = links.next(out);
+            }
+            if (in == Mesh.NONE) {
+              endsAt.add(out);
+            }
+          }
+          put(chain, length, endsAt, List.of());
+        }
+      }
+    }
+  }
+
+  /** A list of nodes that grows. */
+  private static final class Nodes {
+    private int[] nodes = new int[16];
+    private int count;
+
+    void add(int node) {
+      nodes = count == nodes.length ? Arrays.copyOf(nodes, 2 * count) : nodes;
+      nodes[count++] = node;
+    }
+
+    int[] all() {
+      return Arrays.copyOf(nodes, count);
+    }
+  }
+}

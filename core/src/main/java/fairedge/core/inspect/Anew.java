@@ -1,0 +1,196 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Rings;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
+import fairedge.core.mesh.Mesh;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+
+/**
+ * What is to be looked at anew after a change: the elements touched, also those that are gone; the
+ * faces that lie within {@value #REACH} of them, counted over vertices, with their vertices and
+ * edges; and what far rings say of, since they run through what was touched.
+ */
+final class Anew {
+  /**
+   * What is said of a face depends on whether the edges of the next face are hard, which depends on
+   * how the surface turns at the edge beyond that.
+   */
+  private static final int REACH = 3;
+
+  /** How a surface bends at a vertex depends on its neighbours and theirs. */
+  private static final int BENDING = 2;
+
+  private final Mesh mesh;
+  private final Since since;
+  private final Closure touched;
+  private final Rings.Met rings;
+  private final IdSet loops;
+  private final boolean borders;
+  private final IdSet vertices = new IdSet();
+  private final IdSet edges = new IdSet();
+  private final IdSet faces = new IdSet();
+  private final int[] bending;
+  private int[] vertexIds = {};
+  private int[] edgeIds = {};
+  private int[] faceIds = {};
+
+  /**
+   * @param touched with what hangs at it
+   * @param rings what became of rings
+   * @param loops the numbers of those that are others now
+   * @param borders whether a border was touched
+   */
+  Anew(
+      Mesh mesh,
+      Since since,
+      Closure touched,
+      Rings.Met rings,
+      IdSet loops,
+      boolean borders) {
+    this.mesh = mesh;
+    this.since = since;
+    this.touched = touched;
+    this.rings = rings;
+    this.loops = loops;
+    this.borders = borders;
+    int[] edge = touched.vertices();
+    IdSet near = IdSet.of(edge);
+    for (int step = 0; step < REACH; step++) {
+      edge = spread(edge);
+      if (step < BENDING) {
+        near.addAll(edge);
+      }
+    }
+    bending = near.sorted();
+    vertices.addAll(touched.vertices());
+    edges.addAll(touched.edges());
+    faces.addAll(touched.faces());
+    faces.addAll(rings.stopping());
+  }
+
+  /** All edges within reach. */
+  int[] nearEdges() {
+    return edges.sorted();
+  }
+
+  /** Adds a face of which something else may be said now. */
+  void add(int f) {
+    addFace(f, v -> {});
+  }
+
+  /** To be called when all is added. */
+  void close() {
+    vertexIds = vertices.sorted();
+    edgeIds = edges.sorted();
+    faceIds = faces.sorted();
+  }
+
+  /** Adds the faces at vertices; the vertices that come by it. */
+  private int[] spread(int[] from) {
+    IntStream.Builder reached = IntStream.builder();
+    for (int v : from) {
+      int start = mesh.hasVertex(v) ? mesh.edgeAt(v) : Mesh.NONE;
+      for (int e = start; e != Mesh.NONE; ) {
+        addFacesOn(e, reached::add);
+        e = mesh.nextEdgeAt(v, e) == start ? Mesh.NONE : mesh.nextEdgeAt(v, e);
+      }
+    }
+    return reached.build().toArray();
+  }
+
+  private void addFacesOn(int e, IntConsumer reached) {
+    int start = mesh.cornerOn(e);
+    for (int c = start; c != Mesh.NONE; ) {
+      if (!faces.has(mesh.faceOf(c))) {
+        addFace(mesh.faceOf(c), reached);
+      }
+      c = mesh.nextOnEdge(c) == start ? Mesh.NONE : mesh.nextOnEdge(c);
+    }
+  }
+
+  private void addFace(int f, IntConsumer reached) {
+    faces.add(f);
+    int c = mesh.firstCorner(f);
+    for (int i = mesh.size(f); i > 0; i--) {
+      if (vertices.add(mesh.vertexOf(c))) {
+        reached.accept(mesh.vertexOf(c));
+      }
+      edges.add(mesh.edgeOf(c));
+      c = mesh.next(c);
+    }
+  }
+
+  /** The ids of one kind, in order; not all of them need be in use. */
+  int[] of(Element.Kind kind) {
+    return switch (kind) {
+      case VERTEX -> vertexIds;
+      case EDGE -> edgeIds;
+      case FACE -> faceIds;
+    };
+  }
+
+  int[] vertices() {
+    return vertexIds;
+  }
+
+  int[] edges() {
+    return edgeIds;
+  }
+
+  int[] faces() {
+    return faceIds;
+  }
+
+  boolean has(Element.Kind kind, int id) {
+    return switch (kind) {
+      case VERTEX -> vertices.has(id);
+      case EDGE -> edges.has(id);
+      case FACE -> faces.has(id);
+    };
+  }
+
+  boolean has(Element element) {
+    return has(element.kind(), element.id());
+  }
+
+  /** Whether a finding names an element that is looked at anew. */
+  boolean meets(Finding finding) {
+    for (Element element : finding.elements()) {
+      if (has(element)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** The vertices at which the surface may bend in another way. */
+  int[] bending() {
+    return bending;
+  }
+
+  /** What alone was touched, with what hangs at it. */
+  Closure touched() {
+    return touched;
+  }
+
+  /** What is known from before, of places. */
+  Since since() {
+    return since;
+  }
+
+  Rings.Met rings() {
+    return rings;
+  }
+
+  /** The numbers of loops that are others now. */
+  IdSet loops() {
+    return loops;
+  }
+
+  /** Whether borders are or were at what was touched. */
+  boolean borders() {
+    return borders;
+  }
+}

@@ -1,0 +1,74 @@
+package fairedge.core.inspect;
+
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Consumer;
+
+/**
+ * Looks at every element of one kind by itself: what it finds at one depends on what lies round it
+ * alone, no farther than {@link Anew} reaches. Its findings name that element first. Cost: the
+ * elements, on all processors; after a change those that are looked at anew, and the findings.
+ */
+abstract class ElementFinder implements Finder {
+  private static final Comparator<Finding> BY_ELEMENT =
+      Comparator.comparingInt(ElementFinder::elementOf);
+
+  private final Element.Kind kind;
+
+  ElementFinder(Element.Kind kind) {
+    this.kind = kind;
+  }
+
+  /**
+   * @param id one that may not be in use
+   */
+  abstract void look(Subject subject, int id, Consumer<Finding> found);
+
+  @Override
+  public final List<Finding> find(Subject subject) {
+    return Blocks.collect(
+        endIn(subject.mesh()), (int id, Consumer<Finding> found) -> look(subject, id, found));
+  }
+
+  private int endIn(Mesh mesh) {
+    return switch (kind) {
+      case VERTEX -> mesh.vertexEnd();
+      case EDGE -> mesh.edgeEnd();
+      case FACE -> mesh.faceEnd();
+    };
+  }
+
+  @Override
+  public final List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
+    List<Finding> found = new ArrayList<>();
+    int end = endIn(subject.mesh());
+    for (int id : anew.of(kind)) {
+      if (id < end) {
+        look(subject, id, found::add);
+      }
+    }
+    List<Finding> kept = new ArrayList<>(before.size() + found.size());
+    for (Finding finding : before) {
+      if (!anew.has(kind, elementOf(finding))) {
+        kept.add(stillThere(subject, finding));
+      }
+    }
+    if (!found.isEmpty()) {
+      kept.addAll(found);
+      kept.sort(BY_ELEMENT);
+    }
+    return kept;
+  }
+
+  /** What is told now of an element that is not looked at anew. */
+  Finding stillThere(Subject subject, Finding finding) {
+    return finding;
+  }
+
+  private static int elementOf(Finding finding) {
+    return finding.elements().getFirst().id();
+  }
+}

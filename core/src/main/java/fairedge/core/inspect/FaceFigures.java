@@ -1,0 +1,74 @@
+package fairedge.core.inspect;
+
+import java.util.Map;
+import java.util.TreeMap;
+
+/** What faces add up to. */
+final class FaceFigures {
+  private static final double[] ASPECTS = {1, 1.25, 1.5, 2, 3, 4, 6, 8, 16};
+  private static final double[] WARPS = Distribution.Gathering.steps(5, 18);
+  private static final double[] ANGLES = Distribution.Gathering.steps(10, 36);
+
+  private final Distribution.Gathering angles = new Distribution.Gathering(ANGLES);
+  private final Distribution.Gathering aspect = new Distribution.Gathering(ASPECTS);
+  private final Distribution.Gathering warp = new Distribution.Gathering(WARPS);
+  private final Map<Integer, Integer> bySides = new TreeMap<>();
+  private int corners;
+  private int slivers;
+  private double area;
+
+  void addFace(int sides) {
+    bySides.merge(sides, 1, Integer::sum);
+    corners += sides;
+  }
+
+  /** Of a face that can be measured; what is not a number does not count. */
+  void addMeasures(double ofArea, double ofAspect, double ofWarp, boolean isSliver) {
+    area += ofArea;
+    aspect.add(ofAspect);
+    warp.add(ofWarp);
+    slivers += isSliver ? 1 : 0;
+  }
+
+  void addAngle(double angle) {
+    angles.add(angle);
+  }
+
+  void add(FaceFigures other) {
+    angles.add(other.angles);
+    aspect.add(other.aspect);
+    warp.add(other.warp);
+    other.bySides.forEach((sides, count) -> bySides.merge(sides, count, Integer::sum));
+    corners += other.corners;
+    slivers += other.slivers;
+    area += other.area;
+  }
+
+  Distribution angles() {
+    return angles.distribution();
+  }
+
+  Distribution aspect() {
+    return aspect.distribution();
+  }
+
+  Distribution warp() {
+    return warp.distribution();
+  }
+
+  Map<Integer, Integer> bySides() {
+    return bySides;
+  }
+
+  int corners() {
+    return corners;
+  }
+
+  int slivers() {
+    return slivers;
+  }
+
+  double area() {
+    return area;
+  }
+}

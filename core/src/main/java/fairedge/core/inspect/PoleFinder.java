@@ -1,0 +1,63 @@
+package fairedge.core.inspect;
+
+import fairedge.core.flow.Topology;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import java.util.function.Consumer;
+
+/**
+ * {@code pole}: an inner vertex
+ *
+ * <ol>
+ *   <li>of valence 6 or more; or
+ *   <li>of valence 3 or 5, where the starter has no pole within 1e-4 S (without a starter nothing
+ *       is new), and no hard edge meets it; worse in the curviest tenth ({@link Curvature}), which
+ *       its words say.
+ * </ol>
+ *
+ * Those of valence 1 and 2 are told under Vertices. Cost: the vertices; with a new pole the
+ * curvature of all.
+ */
+final class PoleFinder extends ElementFinder {
+  private static final int MANY = 6;
+
+  PoleFinder() {
+    super(Element.Kind.VERTEX);
+  }
+
+  @Override
+  void look(Subject subject, int v, Consumer<Finding> found) {
+    Mesh mesh = subject.mesh();
+    Topology topology = subject.topology();
+    if (!topology.isPole(v) || topology.valence(v) < 3) {
+      return;
+    }
+    boolean many = topology.valence(v) >= MANY;
+    Starter starter = subject.starter();
+    boolean fresh = starter != null && mesh.hasPlace(v) && !starter.hasPole(mesh.position(v));
+    if (many || fresh && !subject.hardEdges().meet(v)) {
+      Vec3 place = Places.ofVertex(mesh, v);
+      double reach = Places.meanEdge(mesh, mesh.facesAt(v));
+      found.accept(
+          new Finding.Pole(
+              v, topology.valence(v), fresh, isCurved(subject, v, many, fresh), place, reach));
+    }
+  }
+
+  private static boolean isCurved(Subject subject, int v, boolean many, boolean fresh) {
+    return fresh && !many && subject.curvature().isInCurviestTenth(v);
+  }
+
+  /** Which tenth bends most may be another, though nothing lies near to this one that changed. */
+  @Override
+  Finding stillThere(Subject subject, Finding finding) {
+    Finding.Pole pole = (Finding.Pole) finding;
+    boolean curved =
+        isCurved(subject, pole.vertex(), pole.valence() >= MANY, pole.fresh());
+    return curved == pole.curved()
+        ? pole
+        : new Finding.Pole(
+            pole.vertex(), pole.valence(), pole.fresh(), curved, pole.place(), pole.reach());
+  }
+}
