@@ -1,5 +1,6 @@
 package fairedge.core.flow;
 
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -48,6 +49,11 @@ final class Chains {
 
   private int count;
 
+  /** Nodes that count when it is asked whether a chain has any such. */
+  private final BitSet heavy = new BitSet();
+
+  private int[] weights = new int[64];
+
   /**
    * @param joined nodes that hang together
    * @param goesOn whether a port leads on
@@ -76,6 +82,7 @@ final class Chains {
       parent = Arrays.copyOf(parent, 2 * count);
       lengths = Arrays.copyOf(lengths, 2 * count);
       some = Arrays.copyOf(some, 2 * count);
+      weights = Arrays.copyOf(weights, 2 * count);
       ends = Arrays.copyOf(ends, 4 * count);
     }
     parent[count] = count;
@@ -144,6 +151,19 @@ final class Chains {
     return nodes;
   }
 
+  /** Whether a node is to count. Precondition: it is one. */
+  void weigh(int node, boolean isHeavy) {
+    if (heavy.get(node) != isHeavy) {
+      heavy.set(node, isHeavy);
+      weights[of(node)] += isHeavy ? 1 : -1;
+    }
+  }
+
+  /** How many nodes of a chain count. */
+  int weightOf(int chain) {
+    return weights[chain];
+  }
+
   /** A node of a chain. */
   int someOf(int chain) {
     return some[chain];
@@ -153,10 +173,17 @@ final class Chains {
    * What an update did.
    *
    * @param gone the chains that are no more as they were, by their numbers before
-   * @param come those that are there now instead; a number may be that of one that is gone
-   * @param from of each that has come those that are gone of which it has something
+   * @param come those that are there now instead; their numbers may be those of some that are gone
    */
-  record Changed(List<Integer> gone, List<Integer> come, List<List<Integer>> from) {}
+  record Changed(List<Integer> gone, List<Come> come) {}
+
+  /**
+   * A chain that is there now.
+   *
+   * @param from those that are gone of which it has something
+   * @param smaller where it was joined of pieces, the nodes of all but the largest
+   */
+  record Come(int chain, List<Integer> from, int[] smaller) {}
 
   /**
    * @param nodes one more than the highest node there is
@@ -197,9 +224,8 @@ final class Chains {
     private final Map<Integer, Way> wayFrom = new HashMap<>();
     private final Map<Integer, Piece> pieceAt = new HashMap<>();
     private final List<Piece> pieces = new ArrayList<>();
-    private final List<Integer> come = new ArrayList<>();
-    private final List<List<Integer>> from = new ArrayList<>();
-    private final BitSet cuts = new BitSet();
+    private final List<Come> come = new ArrayList<>();
+    private final IdSet cuts = new IdSet();
 
     /** Of a chain that was part of another, that one. */
     private final Map<Integer, Integer> partedFrom = new HashMap<>();
@@ -213,14 +239,14 @@ final class Chains {
         if (chain != Mesh.NONE) {
           gone.add(chain);
           lengths[chain]--;
+          weigh(n, false);
           chainOf[n] = Mesh.NONE;
         }
       }
       for (int port : rim) {
         int chain = of(port >> 1);
-        if (chain != Mesh.NONE && !cuts.get(port)) {
+        if (chain != Mesh.NONE && cuts.add(port)) {
           gone.add(chain);
-          cuts.set(port);
           cutsOf.computeIfAbsent(chain, c -> new ArrayList<>()).add(port);
         }
       }
@@ -231,7 +257,7 @@ final class Chains {
     }
 
     Changed changed() {
-      return new Changed(List.copyOf(gone), come, from);
+      return new Changed(List.copyOf(gone), come);
     }
 
     /** From a cut over nodes that were touched to another cut, or to where it ends. */
@@ -259,7 +285,7 @@ final class Chains {
       List<Integer> ports = new ArrayList<>(cutsOf.getOrDefault(chain, List.of()));
       List<Integer> kept = new ArrayList<>();
       for (int end : ends(chain)) {
-        if (chainOf[end >> 1] >= 0 && !cuts.get(end)) {
+        if (chainOf[end >> 1] >= 0 && !cuts.has(end)) {
           kept.add(end);
         }
       }
@@ -312,7 +338,9 @@ final class Chains {
       int[] nodes = walk.nodes.all();
       for (int n : nodes) {
         chainOf[n] = own;
+        weights[own] += heavy.get(n) ? 1 : 0;
       }
+      weights[chain] -= weights[own];
       lengths[own] = nodes.length;
       lengths[chain] -= nodes.length;
       List<Integer> cutAt = new ArrayList<>(List.of(walk.from));
@@ -334,22 +362,28 @@ final class Chains {
       private final int from;
       private final Nodes nodes = new Nodes();
 
-      /** The port by which the last node is left. */
+      /** The port by which the last node is left, and where that leads. */
       private int at;
+
+      private int beyond;
 
       Walk(int from) {
         this.from = from;
-        this.at = from ^ 1;
-        nodes.add(from >> 1);
+        goTo(from);
+      }
+
+      private void goTo(int in) {
+        at = in ^ 1;
+        beyond = cuts.has(at) ? Mesh.NONE : links.next(at);
+        nodes.add(at >> 1);
       }
 
       boolean isOver() {
-        return cuts.get(at) || links.next(at) == Mesh.NONE;
+        return beyond == Mesh.NONE;
       }
 
       void step() {
-        at = links.next(at) ^ 1;
-        nodes.add(at >> 1);
+        goTo(beyond);
       }
     }
 
@@ -358,19 +392,19 @@ final class Chains {
       Map<Piece, List<Integer>> portsOf = new HashMap<>();
       pieceAt.forEach((port, piece) ->
           portsOf.computeIfAbsent(piece, p -> new ArrayList<>()).add(port));
-      BitSet done = new BitSet();
+      IdSet done = new IdSet();
       for (Piece piece : pieces) {
-        if (!done.get(piece.from)) {
+        if (!done.has(piece.from)) {
           join(piece, portsOf, done);
         }
       }
     }
 
-    private void join(Piece first, Map<Piece, List<Integer>> portsOf, BitSet done) {
+    private void join(Piece first, Map<Piece, List<Integer>> portsOf, IdSet done) {
       List<Piece> together = new ArrayList<>(List.of(first));
       List<Integer> endsAt = new ArrayList<>();
       List<int[]> between = new ArrayList<>();
-      done.set(first.from);
+      done.add(first.from);
       int length = 0;
       Piece largest = first;
       for (int i = 0; i < together.size(); i++) {
@@ -388,8 +422,7 @@ final class Chains {
           Piece beyond = way.to == Mesh.NONE ? null : pieceAt.get(way.to);
           if (beyond == null) {
             endsAt.add(way.end);
-          } else if (!done.get(beyond.from)) {
-            done.set(beyond.from);
+          } else if (done.add(beyond.from)) {
             together.add(beyond);
           }
         }
@@ -400,8 +433,13 @@ final class Chains {
     private void settle(
         List<Piece> together, int chain, int length, List<Integer> endsAt, List<int[]> between) {
       TreeSet<Integer> origins = new TreeSet<>();
+      Nodes smaller = new Nodes();
       for (Piece piece : together) {
-        parent[piece.chain] = chain;
+        if (piece.chain != chain) {
+          parent[piece.chain] = chain;
+          weights[chain] += weights[piece.chain];
+          walk(piece, smaller);
+        }
         origins.add(partedFrom.getOrDefault(piece.chain, piece.chain));
       }
       for (int[] nodes : between) {
@@ -409,16 +447,24 @@ final class Chains {
           chainOf[n] = chain;
         }
       }
-      put(chain, length, endsAt, List.copyOf(origins));
+      put(chain, length, endsAt);
+      come.add(new Come(chain, List.copyOf(origins), smaller.all()));
     }
 
-    private void put(int chain, int length, List<Integer> endsAt, List<Integer> origins) {
+    private void walk(Piece piece, Nodes nodes) {
+      int out = piece.from ^ 1;
+      nodes.add(out >> 1);
+      for (int i = 1; i < piece.length; i++) {
+        out = links.next(out) ^ 1;
+        nodes.add(out >> 1);
+      }
+    }
+
+    private void put(int chain, int length, List<Integer> endsAt) {
       lengths[chain] = length;
       ends[2 * chain] = Mesh.NONE;
       ends[2 * chain + 1] = Mesh.NONE;
       endsAt.forEach(port -> endAt(chain, port));
-      come.add(chain);
-      from.add(origins);
     }
 
     /** Chains of nodes that were touched, and of no others. */
@@ -442,7 +488,8 @@ final class Chains {
               endsAt.add(out);
             }
           }
-          put(chain, length, endsAt, List.of());
+          put(chain, length, endsAt);
+          come.add(new Come(chain, List.of(), new int[0]));
         }
       }
     }

@@ -221,14 +221,11 @@ public final class EdgeLoops {
       loops.set(number, null);
     }
     IdSet come = new IdSet();
-    for (int i = 0; i < changed.come().size(); i++) {
-      int number = changed.come().get(i);
-      List<Integer> from = changed.from().get(i);
-      come(number);
-      come.add(number);
-      if (from.size() != 1 || from.stream().anyMatch(wasBeside::has)) {
-        noteBeside(Arrays.stream(chains.nodesOf(number)));
-      }
+    for (Chains.Come loop : changed.come()) {
+      come(loop.chain());
+      come.add(loop.chain());
+      boolean was = loop.from().stream().anyMatch(wasBeside::has);
+      noteBeside(Arrays.stream(was ? chains.nodesOf(loop.chain()) : loop.smaller()));
     }
     noteBeside(Arrays.stream(touched).filter(e -> loopOf(e) != Mesh.NONE));
     return come;

@@ -59,41 +59,27 @@ final class Lines implements Chains.Links {
   }
 
   /**
-   * The edge opposite e at v, to which e lies opposite as well (where a face comes to the vertex
-   * twice that need not be so); or {@link Mesh#NONE}.
+   * The edge at v that shares no face corner with e; {@link Mesh#NONE} if there is none. Round the
+   * vertex come e, the edge beside it, then that edge; where a face comes to the vertex twice the
+   * four may hang together in another way, and none lies opposite.
    */
   private int onward(int e, int v) {
     if (!canGoOnAt(v)) {
       return Mesh.NONE;
     }
-    int found = opposite(e, v);
-    return found != Mesh.NONE && opposite(found, v) == e ? found : Mesh.NONE;
-  }
-
-  /** The one edge at v that shares no face corner with e, if there is just one. */
-  private int opposite(int e, int v) {
     Mesh mesh = topology.mesh();
     int c = mesh.cornerOn(e);
-    int one = besideAt(c, v);
-    int other = besideAt(mesh.nextOnEdge(c), v);
-    int found = Mesh.NONE;
-    int at = mesh.edgeAt(v);
-    do {
-      if (at != e && at != one && at != other && topology.uses(at) > 0) {
-        if (found != Mesh.NONE) {
-          return Mesh.NONE;
-        }
-        found = at;
-      }
-      at = mesh.nextEdgeAt(v, at);
-    } while (at != mesh.edgeAt(v));
-    return found;
+    int sideBeside = besideAt(c, v);
+    int one = mesh.edgeOf(sideBeside);
+    int other = mesh.edgeOf(besideAt(mesh.nextOnEdge(c), v));
+    int found = mesh.edgeOf(besideAt(mesh.nextOnEdge(sideBeside), v));
+    return one == other || found == e || found == one || found == other ? Mesh.NONE : found;
   }
 
-  /** The other edge at v of the face whose side leaves corner c. */
-  private int besideAt(int c, int v) {
+  /** The other side at v of the face of a side. */
+  private int besideAt(int side, int v) {
     Mesh mesh = topology.mesh();
-    return mesh.vertexOf(c) == v ? mesh.edgeOf(mesh.previous(c)) : mesh.edgeOf(mesh.next(c));
+    return mesh.vertexOf(side) == v ? mesh.previous(side) : mesh.next(side);
   }
 
   /** Why none runs on at a vertex. */

@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -193,18 +194,18 @@ public final class Rings {
       rings.set(number, null);
     }
     List<Integer> turned = new ArrayList<>();
-    for (int i = 0; i < changed.come().size(); i++) {
-      int number = changed.come().get(i);
-      List<Integer> from = changed.from().get(i);
+    for (Chains.Come come : changed.come()) {
+      int number = come.chain();
       come(number);
       note(ring(number), stopping);
       boolean complete = ring(number).isComplete();
-      if (from.isEmpty() || from.stream().anyMatch(r -> wasComplete.get(r) != complete)) {
+      if (come.from().isEmpty()
+          || come.from().stream().anyMatch(r -> wasComplete.get(r) != complete)) {
         turned.add(number);
       }
-      if (from.size() != 1 || from.stream().anyMatch(wasCrossing::has)) {
-        crossing.set(number, passesBothWays(Arrays.stream(chains.nodesOf(number))));
-      }
+      boolean was = come.from().stream().anyMatch(wasCrossing::has);
+      IntStream asked = Arrays.stream(was ? chains.nodesOf(number) : come.smaller());
+      crossing.set(number, passesBothWays(asked));
     }
     IntStream here = Arrays.stream(touched).map(f -> 2 * f);
     here.filter(p -> passesBothWays(IntStream.of(p))).map(chains::of).forEach(crossing::set);
@@ -222,6 +223,32 @@ public final class Rings {
         stopping.add(stop.face());
       }
     }
+  }
+
+  /**
+   * Notes where support strips may be.
+   *
+   * @param faces those of which it may be another now
+   * @param holds edges that may hold a strip beside them
+   */
+  public void markStrips(int[] faces, IntPredicate holds) {
+    for (int f : faces) {
+      if (mesh.hasFace(f) && mesh.size(f) == 4) {
+        int c = mesh.firstCorner(f);
+        int d = mesh.next(c);
+        boolean first = holds.test(mesh.edgeOf(c)) || holds.test(mesh.edgeOf(mesh.next(d)));
+        boolean second =
+            holds.test(mesh.edgeOf(d)) || holds.test(mesh.edgeOf(mesh.previous(c)));
+        // Beside an edge runs the ring that crosses the sides next to it.
+        chains.weigh(2 * f + 1, first);
+        chains.weigh(2 * f, second);
+      }
+    }
+  }
+
+  /** Whether a ring passes a place where a support strip may be. */
+  public boolean mayBeStrip(int number) {
+    return chains.weightOf(number) > 0;
   }
 
   /** The sides of quads by which a ring passes them, one of the two for each. Cost: its length. */

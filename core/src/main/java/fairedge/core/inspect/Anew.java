@@ -23,7 +23,7 @@ final class Anew {
   private static final int BENDING = 2;
 
   private final Mesh mesh;
-  private final Since since;
+  private final Nearby nearby;
   private final Closure touched;
   private final Rings.Met rings;
   private final IdSet loops;
@@ -50,7 +50,7 @@ final class Anew {
       IdSet loops,
       boolean borders) {
     this.mesh = mesh;
-    this.since = since;
+    this.nearby = Nearby.of(mesh, since);
     this.touched = touched;
     this.rings = rings;
     this.loops = loops;
@@ -68,6 +68,11 @@ final class Anew {
     edges.addAll(touched.edges());
     faces.addAll(touched.faces());
     faces.addAll(rings.stopping());
+  }
+
+  /** All faces within reach. */
+  int[] nearFaces() {
+    return faces.sorted();
   }
 
   /** All edges within reach. */
@@ -175,9 +180,9 @@ final class Anew {
     return touched;
   }
 
-  /** What is known from before, of places. */
-  Since since() {
-    return since;
+  /** For findings that are told by places alone. */
+  Nearby nearby() {
+    return nearby;
   }
 
   Rings.Met rings() {

@@ -11,9 +11,9 @@ import fairedge.core.mesh.Mesh;
 record Closure(int[] vertices, int[] edges, int[] faces) {
 
   static Closure of(Mesh mesh, ElementSet touched) {
-    IdSet vertices = IdSet.of(touched.vertices().stream().toArray());
-    IdSet edges = IdSet.of(touched.edges().stream().toArray());
-    int[] faces = touched.faces().stream().toArray();
+    IdSet vertices = IdSet.of(IdSet.idsOf(touched.vertices()));
+    IdSet edges = IdSet.of(IdSet.idsOf(touched.edges()));
+    int[] faces = IdSet.idsOf(touched.faces());
     for (int f : faces) {
       if (!mesh.hasFace(f)) {
         continue;

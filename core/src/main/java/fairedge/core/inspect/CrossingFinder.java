@@ -4,11 +4,11 @@ import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.BoxPairs;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -49,9 +49,9 @@ final class CrossingFinder implements Finder {
 
   @Override
   public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
-    Pairs known = anew.since().recall().gathered().crossing;
+    Pairs known = anew.nearby().known().crossing;
     Search search = new Search(subject);
-    Pairs renewed = known == null ? null : search.renewed(anew.since(), known);
+    Pairs renewed = known == null ? null : search.renewed(anew.nearby(), known);
     return renewed == null ? find(subject) : search.findings(renewed);
   }
 
@@ -94,15 +94,15 @@ final class CrossingFinder implements Finder {
     }
 
     /** Touched faces are tried with those near; null if too many cross. */
-    @Nullable Pairs renewed(Since since, Pairs before) {
-      BitSet touched = since.touched().faces();
-      since.near().stream().forEach(this::addIfTried);
-      Pairs anew = pairs((f, g) -> touched.get(f) || touched.get(g));
+    @Nullable Pairs renewed(Nearby nearby, Pairs before) {
+      IdSet touched = nearby.faces();
+      Arrays.stream(nearby.nearFaces()).forEach(this::addIfTried);
+      Pairs anew = pairs((f, g) -> touched.has(f) || touched.has(g));
       if (anew == null || anew.count() + before.count() > PAIRS / 2) {
         return null;
       }
       return before.renewed(
-          pair -> !touched.get(Pairs.first(pair)) && !touched.get(Pairs.second(pair)),
+          pair -> !touched.has(Pairs.first(pair)) && !touched.has(Pairs.second(pair)),
           anew.stream());
     }
 

@@ -3,10 +3,10 @@ package fairedge.core.inspect;
 import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -51,8 +51,8 @@ final class DoubleFinder implements Finder {
 
   @Override
   public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
-    Pairs known = anew.since().recall().gathered().doubles;
-    Pairs renewed = known == null ? null : renewed(subject, anew.since(), known);
+    Pairs known = anew.nearby().known().doubles;
+    Pairs renewed = known == null ? null : renewed(subject, anew.nearby(), known);
     if (renewed == null) {
       return find(subject);
     }
@@ -110,17 +110,20 @@ final class DoubleFinder implements Finder {
    * Touched vertices are compared with those near, lone ones too; null where they are so many in
    * one place that all are better looked for.
    */
-  private static @Nullable Pairs renewed(Subject subject, Since since, Pairs before) {
+  private static @Nullable Pairs renewed(Subject subject, Nearby nearby, Pairs before) {
     if (Separate.isAsked(subject)) {
       // Far parts may have been joined by what was touched.
       return null;
     }
     Mesh mesh = subject.mesh();
-    BitSet touched = since.vertices(mesh);
-    BitSet near = since.verticesNear(mesh);
-    near.or(touched);
-    near.or(subject.topology().verticesApart());
-    int[] vertices = near.stream().filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v)).toArray();
+    IdSet touched = nearby.vertices();
+    IdSet near = IdSet.of(nearby.verticesNear(mesh));
+    near.addAll(touched.sorted());
+    if (subject.topology().apartCount() > 0) {
+      near.addAll(subject.topology().verticesApart().stream().toArray());
+    }
+    int[] vertices =
+        Arrays.stream(near.sorted()).filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v)).toArray();
     double[] along = new double[vertices.length];
     Integer[] order = new Integer[vertices.length];
     for (int i = 0; i < vertices.length; i++) {
@@ -138,7 +141,7 @@ final class DoubleFinder implements Finder {
         if (along[order[j]] - along[order[i]] > window) {
           break;
         }
-        if ((touched.get(v) || touched.get(w))
+        if ((touched.has(v) || touched.has(w))
             && mesh.position(v).distance(mesh.position(w)) <= subject.weld()) {
           anew.add(Pairs.unordered(v, w));
           if (anew.size() > MOST_KEPT) {
@@ -149,8 +152,8 @@ final class DoubleFinder implements Finder {
     }
     return before.renewed(
         pair ->
-            !touched.get(Pairs.first(pair))
-                && !touched.get(Pairs.second(pair))
+            !touched.has(Pairs.first(pair))
+                && !touched.has(Pairs.second(pair))
                 && mesh.hasVertex(Pairs.first(pair))
                 && mesh.hasVertex(Pairs.second(pair)),
         anew.stream().mapToLong(Long::longValue));

@@ -23,7 +23,7 @@ import java.util.Optional;
  * @param signs 1, or -1 where it points the other way
  */
 record Placement(int[] axes, int[] signs, double scale, Vec3 shift) {
-  private static final int ASKED = 500;
+  private static final int ASKED = 200;
   private static final double ROUGHLY = 1e-2;
   private static final double CLOSELY = 1e-3;
   private static final double[] UNITS = {

@@ -45,6 +45,8 @@ final class Subject {
   private final HardEdges hardEdges;
   private final Strips strips;
   private final BitSet triangles = new BitSet();
+  private int triangleCount;
+  private boolean stripsAreMarked;
   private Parts parts;
   private final Lazy<Novelty> novelty = new Lazy<>(() -> new Novelty(this));
   private final Lazy<Curvature> curvature = new Lazy<>(() -> new Curvature(mesh()));
@@ -83,6 +85,7 @@ final class Subject {
     for (int f = 0; f < mesh.faceEnd(); f++) {
       if (mesh.hasFace(f) && mesh.size(f) == 3) {
         triangles.set(f);
+        triangleCount++;
       }
     }
     this.hardEdges = new HardEdges(topology, shapes, threshold(Threshold.HARD_EDGE), marked());
@@ -123,7 +126,9 @@ final class Subject {
     boolean borders = topology.update(mesh, closure.vertices(), closure.edges());
     double more = shapes.update(mesh, closure.faces());
     for (int f : closure.faces()) {
+      triangleCount -= triangles.get(f) ? 1 : 0;
       triangles.set(f, mesh.hasFace(f) && mesh.size(f) == 3);
+      triangleCount += triangles.get(f) ? 1 : 0;
     }
     Rings.Met met = rings.update(mesh, closure.faces(), closure.edges());
     IdSet fresh = loops.update(mesh, closure.vertices(), closure.edges());
@@ -174,8 +179,13 @@ final class Subject {
 
   /** Quads of rings that go on in another way now, and that may be in a support strip therefore. */
   private void addStrips(Anew anew, Rings.Met met) {
+    if (!stripsAreMarked) {
+      rings.markStrips(IntStream.range(0, mesh.faceEnd()).toArray(), this::mayHoldStrip);
+      stripsAreMarked = true;
+    }
+    rings.markStrips(anew.nearFaces(), this::mayHoldStrip);
     for (int ring : met.turned()) {
-      for (int side : rings.sidesOf(ring)) {
+      for (int side : rings.mayBeStrip(ring) ? rings.sidesOf(ring) : new int[0]) {
         if (mayHoldStrip(mesh.edgeOf(mesh.next(side)))
             || mayHoldStrip(mesh.edgeOf(mesh.previous(side)))) {
           anew.add(mesh.faceOf(side));
@@ -323,6 +333,14 @@ final class Subject {
 
   Volumes volumes() {
     return volumes.get();
+  }
+
+  int triangleCount() {
+    return triangleCount;
+  }
+
+  boolean isTriangle(int f) {
+    return triangles.get(f);
   }
 
   /** The faces with three sides; a copy. */

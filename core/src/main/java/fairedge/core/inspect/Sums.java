@@ -1,6 +1,7 @@
 package fairedge.core.inspect;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.IntFunction;
@@ -8,23 +9,23 @@ import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /**
- * What all ids below an end add up to, in blocks of {@value #LEAF} ids and knots of {@value #KNOT}
- * blocks: after a change only blocks with a changed id are looked at again, and the sum is the same
- * to the last bit as if all were. Cost to make: the ids, on all processors; of an update the blocks
- * of the ids, and one look at each knot.
+ * What all ids below an end add up to: a tree whose leaves are blocks of {@value #FAN} ids, and each
+ * knot {@value #FAN} of the level below. After a change only the blocks with a changed id and the
+ * knots above them are added up again, and the sum is the same to the last bit as if all were. Cost
+ * to make: the ids, on all processors; of an update log n for each id.
  *
  * @param <T> what is gathered
  */
 final class Sums<T> {
-  private static final int LEAF = 32;
-  private static final int KNOT = 64;
+  private static final int FAN = 32;
   private static final int AT_ONCE = 64;
 
   private final Supplier<T> empty;
   private final Blocks.Visit<T> visit;
   private final BiConsumer<T, T> add;
-  private final List<T> leaves = new ArrayList<>();
-  private final List<T> knots = new ArrayList<>();
+
+  /** From the blocks up to the one knot above all. */
+  private final List<List<T>> levels = new ArrayList<>();
 
   /**
    * @param visit adds what one id counts; it is also asked of ids that are not in use
@@ -34,69 +35,74 @@ final class Sums<T> {
     this.empty = empty;
     this.visit = visit;
     this.add = add;
-    leaves.addAll(together((end + LEAF - 1) / LEAF, this::leaf));
-    knots.addAll(together((leaves.size() + KNOT - 1) / KNOT, this::knot));
+    levels.add(together((end + FAN - 1) / FAN, this::block));
+    while (levels.getLast().size() > 1) {
+      List<T> below = levels.getLast();
+      levels.add(together((below.size() + FAN - 1) / FAN, i -> knot(below, i)));
+    }
   }
 
   private static <T> List<T> together(int count, IntFunction<T> maker) {
-    return IntStream.range(0, (count + AT_ONCE - 1) / AT_ONCE)
-        .parallel()
-        .mapToObj(block ->
-            IntStream.range(block * AT_ONCE, Math.min(count, (block + 1) * AT_ONCE))
-                .mapToObj(maker)
-                .toList())
-        .flatMap(List::stream)
-        .toList();
+    return new ArrayList<>(
+        IntStream.range(0, (count + AT_ONCE - 1) / AT_ONCE)
+            .parallel()
+            .mapToObj(some ->
+                IntStream.range(some * AT_ONCE, Math.min(count, (some + 1) * AT_ONCE))
+                    .mapToObj(maker)
+                    .toList())
+            .flatMap(List::stream)
+            .toList());
   }
 
-  private T leaf(int leaf) {
+  private T block(int block) {
     T sum = empty.get();
-    for (int id = leaf * LEAF; id < (leaf + 1) * LEAF; id++) {
+    for (int id = block * FAN; id < (block + 1) * FAN; id++) {
       visit.visit(id, sum);
     }
     return sum;
   }
 
-  private T knot(int knot) {
+  private T knot(List<T> below, int knot) {
     T sum = empty.get();
-    leaves
-        .subList(knot * KNOT, Math.min(leaves.size(), (knot + 1) * KNOT))
-        .forEach(leaf -> add.accept(sum, leaf));
+    for (int i = knot * FAN; i < Math.min(below.size(), (knot + 1) * FAN); i++) {
+      add.accept(sum, below.get(i));
+    }
     return sum;
   }
 
   /**
-   * @param ids those that count something else now, in order
+   * @param ids those that count something else now
    */
   void update(int[] ids) {
-    int last = -1;
-    for (int id : ids) {
-      int leaf = id / LEAF;
-      if (leaf == last) {
-        continue;
+    int[] changed = above(ids);
+    renew(levels.getFirst(), changed, this::block);
+    for (int level = 1; level < levels.size() || levels.getLast().size() > 1; level++) {
+      if (level == levels.size()) {
+        levels.add(new ArrayList<>());
       }
-      last = leaf;
-      while (leaves.size() <= leaf) {
-        leaves.add(empty.get());
-      }
-      leaves.set(leaf, leaf(leaf));
+      List<T> below = levels.get(level - 1);
+      changed = above(changed);
+      renew(levels.get(level), changed, i -> knot(below, i));
     }
-    last = -1;
-    for (int id : ids) {
-      int knot = id / LEAF / KNOT;
-      if (knot != last) {
-        last = knot;
-        while (knots.size() <= knot) {
-          knots.add(knot(knots.size()));
-        }
-        knots.set(knot, knot(knot));
+  }
+
+  private static int[] above(int[] ids) {
+    return Arrays.stream(ids).map(id -> id / FAN).distinct().sorted().toArray();
+  }
+
+  /** Also those between the last there was and one that has come. */
+  private void renew(List<T> level, int[] changed, IntFunction<T> maker) {
+    for (int i : changed) {
+      while (level.size() <= i) {
+        level.add(maker.apply(level.size()));
       }
+      level.set(i, maker.apply(i));
     }
   }
 
   T total() {
     T sum = empty.get();
-    knots.forEach(knot -> add.accept(sum, knot));
+    levels.getLast().forEach(all -> add.accept(sum, all));
     return sum;
   }
 }

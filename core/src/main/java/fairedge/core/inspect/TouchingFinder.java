@@ -3,10 +3,11 @@ package fairedge.core.inspect;
 import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
 import java.util.ArrayList;
-import java.util.BitSet;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
@@ -37,8 +38,8 @@ final class TouchingFinder implements Finder {
 
   @Override
   public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
-    Pairs known = anew.since().recall().gathered().touching;
-    return findings(subject, known == null ? all(subject) : renewed(subject, anew.since(), known));
+    Pairs known = anew.nearby().known().touching;
+    return findings(subject, known == null ? all(subject) : renewed(subject, anew.nearby(), known));
   }
 
   /** All vertices and edges that touch. */
@@ -55,29 +56,30 @@ final class TouchingFinder implements Finder {
   }
 
   /** Touched vertices are asked about all edges near, and vertices near about touched edges. */
-  private static Pairs renewed(Subject subject, Since since, Pairs before) {
+  private static Pairs renewed(Subject subject, Nearby nearby, Pairs before) {
     Mesh mesh = subject.mesh();
     Topology topology = subject.topology();
-    BitSet vertices = since.vertices(mesh);
-    BitSet edges = since.edges(mesh);
-    int[] sides = since.edgesNear(mesh).stream().filter(e -> topology.uses(e) > 0).toArray();
+    IdSet vertices = nearby.vertices();
+    IdSet edges = nearby.edges();
+    int[] sides =
+        Arrays.stream(nearby.edgesNear(mesh)).filter(e -> topology.uses(e) > 0).toArray();
     SegmentGrid grid = new SegmentGrid(mesh, sides, subject.weld());
     LongStream.Builder anew = LongStream.builder();
-    since.verticesNear(mesh).stream()
+    Arrays.stream(nearby.verticesNear(mesh))
         .forEach(v ->
             ask(
                 subject,
                 grid,
                 v,
                 pair -> {
-                  if (vertices.get(v) || edges.get(Pairs.second(pair))) {
+                  if (vertices.has(v) || edges.has(Pairs.second(pair))) {
                     anew.add(pair);
                   }
                 }));
     return before.renewed(
         pair ->
-            !vertices.get(Pairs.first(pair))
-                && !edges.get(Pairs.second(pair))
+            !vertices.has(Pairs.first(pair))
+                && !edges.has(Pairs.second(pair))
                 && mesh.hasVertex(Pairs.first(pair))
                 && mesh.hasEdge(Pairs.second(pair))
                 && topology.valence(Pairs.first(pair)) > 0

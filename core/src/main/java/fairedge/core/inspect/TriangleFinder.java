@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -45,7 +46,7 @@ final class TriangleFinder implements Finder {
     Starter starter = subject.starter();
     boolean expected = starter != null && starter.hasTriangles();
     return !expected
-        && subject.triangles().cardinality() > NEARLY_ALL * subject.mesh().faceCount();
+        && subject.triangleCount() > NEARLY_ALL * subject.mesh().faceCount();
   }
 
   /** What is told of triangles depends on those that hang together with them by vertices. */
@@ -54,21 +55,17 @@ final class TriangleFinder implements Finder {
     if (isNearlyAll(subject) || before.stream().anyMatch(f -> f.rule() == Rule.ALL_TRIANGLES)) {
       return find(subject);
     }
-    BitSet again = new BitSet();
-    for (int f : anew.faces()) {
-      again.set(f);
-    }
+    IdSet group = grown(subject, anew.faces());
     List<Finding> kept = new ArrayList<>();
-    BitSet triangles = subject.triangles();
-    BitSet group = grown(subject.mesh(), again, triangles);
     for (Finding finding : before) {
-      if (facesOf(finding).noneMatch(f -> group.get(f) || again.get(f))) {
+      if (facesOf(finding).noneMatch(f -> group.has(f) || anew.has(Element.Kind.FACE, f))) {
         kept.add(finding);
       }
     }
-    List<Finding> found = found(subject, group);
-    if (!found.isEmpty()) {
-      kept.addAll(found);
+    if (group.count() > 0) {
+      BitSet free = new BitSet();
+      Arrays.stream(group.sorted()).forEach(free::set);
+      kept.addAll(found(subject, free));
       kept.sort(
           Comparator.comparing((Finding finding) -> ((Finding.Triangle) finding).form())
               .thenComparingInt(finding -> finding.elements().getFirst().id()));
@@ -81,22 +78,18 @@ final class TriangleFinder implements Finder {
   }
 
   /** The triangles among some faces, and all that hang together with them by vertices. */
-  private static BitSet grown(Mesh mesh, BitSet faces, BitSet triangles) {
-    BitSet group = (BitSet) faces.clone();
-    group.and(triangles);
-    int[] queue = group.stream().toArray();
-    BitSet reached = new BitSet();
+  private static IdSet grown(Subject subject, int[] faces) {
+    Mesh mesh = subject.mesh();
+    IdSet group = new IdSet();
+    IdSet reached = new IdSet();
+    int[] queue = Arrays.stream(faces).filter(subject::isTriangle).toArray();
+    group.addAll(queue);
     while (queue.length > 0) {
       IntStream.Builder next = IntStream.builder();
       for (int f : queue) {
         for (int v : mesh.vertices(f)) {
-          if (reached.get(v)) {
-            continue;
-          }
-          reached.set(v);
-          for (int g : mesh.facesAt(v)) {
-            if (triangles.get(g) && !group.get(g)) {
-              group.set(g);
+          for (int g : reached.add(v) ? mesh.facesAt(v) : new int[0]) {
+            if (subject.isTriangle(g) && group.add(g)) {
               next.add(g);
             }
           }

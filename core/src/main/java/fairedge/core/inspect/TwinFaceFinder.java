@@ -1,10 +1,10 @@
 package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -27,17 +27,15 @@ final class TwinFaceFinder implements Finder {
   @Override
   public List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
     Mesh mesh = subject.mesh();
-    BitSet near = new BitSet();
+    IdSet near = new IdSet();
     for (int f : anew.touched().faces()) {
       if (mesh.hasFace(f)) {
-        for (int g : mesh.facesOn(mesh.edgeOf(mesh.firstCorner(f)))) {
-          near.set(g);
-        }
+        near.addAll(mesh.facesOn(mesh.edgeOf(mesh.firstCorner(f))));
       }
     }
-    List<Finding> found = new ArrayList<>(among(mesh, near.stream().toArray()));
+    List<Finding> found = new ArrayList<>(among(mesh, near.sorted()));
     for (Finding finding : before) {
-      if (finding.elements().stream().noneMatch(e -> near.get(e.id()) || anew.has(e))) {
+      if (finding.elements().stream().noneMatch(e -> near.has(e.id()) || anew.has(e))) {
         found.add(finding);
       } else {
         found.addAll(still(mesh, finding, near));
@@ -48,9 +46,9 @@ final class TwinFaceFinder implements Finder {
   }
 
   /** What is left of a group none of whose faces was among those near. */
-  private static List<Finding> still(Mesh mesh, Finding finding, BitSet near) {
+  private static List<Finding> still(Mesh mesh, Finding finding, IdSet near) {
     int[] faces = finding.elements().stream().mapToInt(Element::id).toArray();
-    boolean isFound = Arrays.stream(faces).anyMatch(near::get);
+    boolean isFound = Arrays.stream(faces).anyMatch(near::has);
     return isFound ? List.of() : among(mesh, Arrays.stream(faces).filter(mesh::hasFace).toArray());
   }
 

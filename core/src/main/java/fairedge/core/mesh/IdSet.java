@@ -1,6 +1,7 @@
 package fairedge.core.mesh;
 
 import java.util.Arrays;
+import java.util.BitSet;
 
 /**
  * A few ids out of very many, without a bit for each of those: an open hash table. Cost: constant
@@ -20,6 +21,17 @@ public final class IdSet {
     IdSet set = new IdSet();
     set.addAll(ids);
     return set;
+  }
+
+  /** The bits that are set, in order; without counting them first. */
+  public static int[] idsOf(BitSet bits) {
+    int[] ids = new int[16];
+    int count = 0;
+    for (int id = bits.nextSetBit(0); id >= 0; id = bits.nextSetBit(id + 1)) {
+      ids = count == ids.length ? Arrays.copyOf(ids, 2 * count) : ids;
+      ids[count++] = id;
+    }
+    return Arrays.copyOf(ids, count);
   }
 
   /**
