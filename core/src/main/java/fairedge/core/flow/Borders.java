@@ -54,9 +54,7 @@ public record Borders(List<int[]> loops, List<int[]> irregular) {
       int v = mesh.vertexOf(c);
       // Mostly there is one fan.
       int fan =
-          topology.fans(v) == 1
-              ? 0
-              : fansAt.computeIfAbsent(v, at -> Fans.at(mesh, at)).of(c);
+          topology.fans(v) == 1 ? 0 : fansAt.computeIfAbsent(v, at -> Fans.at(mesh, at)).of(c);
       int[] there = atFan.computeIfAbsent((long) v << 32 | fan, f -> new int[] {0, i});
       there[0]++;
       groups.join(there[1], i);

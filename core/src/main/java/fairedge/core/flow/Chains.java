@@ -13,8 +13,8 @@ import java.util.function.IntPredicate;
 
 /**
  * Nodes that hang together to chains, open or closed, kept up to date as nodes come, go and hang
- * together anew. Each node has two ports, 2n and 2n + 1; a port leads to a port of another node, and
- * that one back, or the chain ends there.
+ * together anew. Each node has two ports, 2n and 2n + 1; a port leads to a port of another node,
+ * and that one back, or the chain ends there.
  *
  * <p>A chain keeps all nodes that are not touched as they are: what is left of it is known by where
  * it was cut and where it ended, and is joined again along what lies between. So an update costs
@@ -390,8 +390,8 @@ final class Chains {
     /** Follows pieces and the ways between them. */
     private void joinPieces() {
       Map<Piece, List<Integer>> portsOf = new HashMap<>();
-      pieceAt.forEach((port, piece) ->
-          portsOf.computeIfAbsent(piece, p -> new ArrayList<>()).add(port));
+      pieceAt.forEach(
+          (port, piece) -> portsOf.computeIfAbsent(piece, p -> new ArrayList<>()).add(port));
       IdSet done = new IdSet();
       for (Piece piece : pieces) {
         if (!done.has(piece.from)) {

@@ -165,8 +165,7 @@ public final class EdgeLoops {
       edges.addFirst(in >> 1);
       first = in ^ 1;
     }
-    List<End> ends =
-        List.of(lines.endAt(lines.vertexAt(first)), lines.endAt(lines.vertexAt(last)));
+    List<End> ends = List.of(lines.endAt(lines.vertexAt(first)), lines.endAt(lines.vertexAt(last)));
     return new Single(List.copyOf(edges), ends);
   }
 
@@ -183,17 +182,21 @@ public final class EdgeLoops {
     IdSet at = IdSet.of(vertices);
     IdSet touched = IdSet.of(edges);
     // What lies between two such vertices is soon walked: it need not be told apart.
-    eachEdgeAt(vertices, (v, e) -> {
-      if (at.has(mesh.otherEnd(e, v))) {
-        touched.add(e);
-      }
-    });
+    eachEdgeAt(
+        vertices,
+        (v, e) -> {
+          if (at.has(mesh.otherEnd(e, v))) {
+            touched.add(e);
+          }
+        });
     IntStream.Builder rim = IntStream.builder();
-    eachEdgeAt(vertices, (v, e) -> {
-      if (!touched.has(e)) {
-        rim.add(lines.portAt(e, v));
-      }
-    });
+    eachEdgeAt(
+        vertices,
+        (v, e) -> {
+          if (!touched.has(e)) {
+            rim.add(lines.portAt(e, v));
+          }
+        });
     int[] ids = touched.sorted();
     return noted(chains.update(mesh.edgeEnd(), ids, rim.build().toArray()), ids);
   }

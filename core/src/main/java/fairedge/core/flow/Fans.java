@@ -35,8 +35,7 @@ record Fans(int[] corners, int[] fanOf) {
     return new Fans(corners, fanOf);
   }
 
-  private static void joinNext(
-      Mesh mesh, int v, int side, int own, int[] corners, Unions joined) {
+  private static void joinNext(Mesh mesh, int v, int side, int own, int[] corners, Unions joined) {
     int next = mesh.nextOnEdge(side);
     int there = mesh.vertexOf(next) == v ? next : mesh.next(next);
     joined.join(own, Arrays.binarySearch(corners, there));

@@ -6,8 +6,9 @@ import fairedge.core.mesh.Mesh;
 import java.util.BitSet;
 
 /**
- * How two-sided edges run on: at an inner vertex of valence 4 to the edge that shares no face corner
- * with them. An edge's port is 2e at its first vertex, 2e + 1 at the other. As the topology is.
+ * How two-sided edges run on: at an inner vertex of valence 4 to the edge that shares no face
+ * corner with them. An edge's port is 2e at its first vertex, 2e + 1 at the other. As the topology
+ * is.
  */
 final class Lines implements Chains.Links {
   private final Topology topology;

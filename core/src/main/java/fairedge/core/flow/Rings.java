@@ -213,8 +213,7 @@ public final class Rings {
   }
 
   private boolean passesBothWays(IntStream passages) {
-    return passages.anyMatch(p ->
-        chains.of(p) != Mesh.NONE && chains.of(p) == chains.of(p ^ 1));
+    return passages.anyMatch(p -> chains.of(p) != Mesh.NONE && chains.of(p) == chains.of(p ^ 1));
   }
 
   private static void note(Summary ring, IdSet stopping) {
@@ -237,8 +236,7 @@ public final class Rings {
         int c = mesh.firstCorner(f);
         int d = mesh.next(c);
         boolean first = holds.test(mesh.edgeOf(c)) || holds.test(mesh.edgeOf(mesh.next(d)));
-        boolean second =
-            holds.test(mesh.edgeOf(d)) || holds.test(mesh.edgeOf(mesh.previous(c)));
+        boolean second = holds.test(mesh.edgeOf(d)) || holds.test(mesh.edgeOf(mesh.previous(c)));
         // Beside an edge runs the ring that crosses the sides next to it.
         chains.weigh(2 * f + 1, first);
         chains.weigh(2 * f, second);

@@ -138,8 +138,7 @@ public final class Topology {
     }
     uses[e] = (byte) (mesh.hasEdge(e) ? Math.min(mesh.uses(e), 3) : 0);
     int c = uses[e] == 2 ? mesh.cornerOn(e) : Mesh.NONE;
-    boolean isAgainst =
-        c != Mesh.NONE && mesh.vertexOf(c) == mesh.vertexOf(mesh.nextOnEdge(c));
+    boolean isAgainst = c != Mesh.NONE && mesh.vertexOf(c) == mesh.vertexOf(mesh.nextOnEdge(c));
     inconsistentCount += put(inconsistent, e, isAgainst);
   }
 
@@ -241,7 +240,8 @@ public final class Topology {
         continue;
       }
       if (mesh.size(f) == 4) {
-        joinIfSameVertex(fanOfCorner, mesh.firstCorner(f), mesh.next(mesh.next(mesh.firstCorner(f))));
+        joinIfSameVertex(
+            fanOfCorner, mesh.firstCorner(f), mesh.next(mesh.next(mesh.firstCorner(f))));
         int second = mesh.next(mesh.firstCorner(f));
         joinIfSameVertex(fanOfCorner, second, mesh.next(mesh.next(second)));
       } else {

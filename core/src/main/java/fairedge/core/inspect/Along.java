@@ -7,7 +7,6 @@ import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 

@@ -42,13 +42,7 @@ final class Anew {
    * @param loops the numbers of those that are others now
    * @param borders whether a border was touched
    */
-  Anew(
-      Mesh mesh,
-      Since since,
-      Closure touched,
-      Rings.Met rings,
-      IdSet loops,
-      boolean borders) {
+  Anew(Mesh mesh, Since since, Closure touched, Rings.Met rings, IdSet loops, boolean borders) {
     this.mesh = mesh;
     this.nearby = Nearby.of(mesh, since);
     this.touched = touched;

@@ -1,6 +1,5 @@
 package fairedge.core.inspect;
 
-import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 
@@ -10,10 +9,10 @@ import fairedge.core.mesh.Mesh;
  */
 record Closure(int[] vertices, int[] edges, int[] faces) {
 
-  static Closure of(Mesh mesh, ElementSet touched) {
-    IdSet vertices = IdSet.of(IdSet.idsOf(touched.vertices()));
-    IdSet edges = IdSet.of(IdSet.idsOf(touched.edges()));
-    int[] faces = IdSet.idsOf(touched.faces());
+  static Closure of(Mesh mesh, Moves.Touched touched) {
+    IdSet vertices = IdSet.of(touched.vertices());
+    IdSet edges = IdSet.of(touched.edges());
+    int[] faces = touched.faces();
     for (int f : faces) {
       if (!mesh.hasFace(f)) {
         continue;

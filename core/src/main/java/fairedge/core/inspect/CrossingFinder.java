@@ -283,14 +283,14 @@ final class CrossingFinder implements Finder {
               .toArray();
       Unions groups = new Unions(faces.length);
       pairs.stream()
-          .forEach(pair -> groups.join(at(faces, Pairs.first(pair)), at(faces, Pairs.second(pair))));
+          .forEach(
+              pair -> groups.join(at(faces, Pairs.first(pair)), at(faces, Pairs.second(pair))));
       joinNeighbours(groups, faces);
       Map<Integer, Cluster> clusters = new TreeMap<>();
       pairs.stream()
           .forEach(pair ->
               clusters
-                  .computeIfAbsent(
-                      groups.rootOf(at(faces, Pairs.first(pair))), r -> new Cluster())
+                  .computeIfAbsent(groups.rootOf(at(faces, Pairs.first(pair))), r -> new Cluster())
                   .add(pair));
       return clusters.values().stream().map(c -> finding(c.faces, c.pairs)).toList();
     }

@@ -64,8 +64,8 @@ final class Finders {
   /** Those that find something that counts by a profile. */
   static List<Share> of(Profile profile) {
     return ALL.stream()
-        .filter(share ->
-            share.rules.stream().anyMatch(rule -> profile.severityOf(rule).isPresent()))
+        .filter(
+            share -> share.rules.stream().anyMatch(rule -> profile.severityOf(rule).isPresent()))
         .toList();
   }
 }

@@ -256,8 +256,7 @@ public sealed interface Finding {
    *
    * @param rings how many
    */
-  record RingStop(int face, int sides, int rings, Vec3 place, double reach)
-      implements Finding {
+  record RingStop(int face, int sides, int rings, Vec3 place, double reach) implements Finding {
     @Override
     public Rule rule() {
       return Rule.RING_STOP;
@@ -279,9 +278,7 @@ public sealed interface Finding {
 
     @Override
     public String title() {
-      return rings == 1
-          ? "Ring stops at the " + what()
-          : rings + " rings stop at the " + what();
+      return rings == 1 ? "Ring stops at the " + what() : rings + " rings stop at the " + what();
     }
 
     @Override

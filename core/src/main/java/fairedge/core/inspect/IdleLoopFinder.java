@@ -36,7 +36,9 @@ final class IdleLoopFinder implements Finder {
     IntStream near = Arrays.stream(anew.edges()).filter(subject.novelty()::isNew);
     // All edges of an idle one are new, whichever is asked.
     IntStream others =
-        Arrays.stream(anew.loops().sorted()).map(loops::someEdgeOf).filter(subject.novelty()::isNew);
+        Arrays.stream(anew.loops().sorted())
+            .map(loops::someEdgeOf)
+            .filter(subject.novelty()::isNew);
     List<Finding> found = new ArrayList<>();
     for (Finding finding : before) {
       int loop = loops.loopOf(firstOf(finding));

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * {@code inside-out}: a closed part of negative volume. Cost: the parts; of those that may be turned
- * inside out the faces.
+ * {@code inside-out}: a closed part of negative volume. Cost: the parts; of those that may be
+ * turned inside out the faces.
  */
 final class InsideOutFinder implements Finder {
   @Override

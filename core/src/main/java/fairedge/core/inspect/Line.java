@@ -1,11 +1,7 @@
 package fairedge.core.inspect;
 
-import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
-import java.util.Iterator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -16,9 +12,6 @@ import org.jspecify.annotations.Nullable;
  * For several threads, one at a time.
  */
 final class Line {
-  /** So many moves back it may be asked from. */
-  private static final int MOST_MOVES = 64;
-
   /** Of more than this share of the faces all is better looked at. */
   private static final double MUCH = 0.1;
 
@@ -27,8 +20,7 @@ final class Line {
   private final Subject subject;
   private final List<Finders.Share> shares;
   private final List<List<Finding>> found;
-  private final Deque<ElementSet> moves = new ArrayDeque<>();
-  private int moved;
+  private final Moves moves = new Moves();
 
   /** False where bringing it up to date failed half way. */
   private boolean isWhole = true;
@@ -51,12 +43,12 @@ final class Line {
    * touched with what lies round it, the rings and loops through it, and the findings.
    */
   synchronized @Nullable Renewed renew(Mesh mesh, Since since) {
-    int back = moved - since.recall().move();
-    if (!isWhole || back > moves.size() || !subject.liesAsBefore(mesh)) {
-      return null;
-    }
-    ElementSet touched = since(since.touched(), back);
-    if (touched.faces().cardinality() > Math.max(LITTLE, MUCH * mesh.faceCount())) {
+    Moves.Touched own = Moves.Touched.of(since.touched());
+    Moves.Touched touched = moves.since(since.recall().move(), own);
+    if (!isWhole
+        || touched == null
+        || touched.faces().length > Math.max(LITTLE, MUCH * mesh.faceCount())
+        || !subject.liesAsBefore(mesh)) {
       return null;
     }
     isWhole = false;
@@ -66,36 +58,8 @@ final class Line {
     }
     Figures figures = Figures.of(subject);
     subject.rest();
-    note(touched);
     isWhole = true;
-    return new Renewed(figures, List.copyOf(found), subject.gathered(), moved);
-  }
-
-  /** What was touched, and in so many moves before. */
-  private ElementSet since(ElementSet touched, int back) {
-    if (back == 0) {
-      return touched;
-    }
-    ElementSet all = new ElementSet();
-    add(all, touched);
-    Iterator<ElementSet> last = moves.descendingIterator();
-    for (int i = 0; i < back; i++) {
-      add(all, last.next());
-    }
-    return all;
-  }
-
-  private static void add(ElementSet to, ElementSet more) {
-    to.vertices().or(more.vertices());
-    to.edges().or(more.edges());
-    to.faces().or(more.faces());
-  }
-
-  private void note(ElementSet touched) {
-    moved++;
-    moves.addLast(touched);
-    if (moves.size() > MOST_MOVES) {
-      moves.removeFirst();
-    }
+    int move = moves.move(since.recall().move(), own);
+    return new Renewed(figures, List.copyOf(found), subject.gathered(), move);
   }
 }

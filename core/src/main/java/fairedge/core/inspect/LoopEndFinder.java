@@ -51,8 +51,7 @@ final class LoopEndFinder implements Finder {
     List<Finding> more = found(subject, fresh(subject, anew.loops()::has));
     if (!more.isEmpty()) {
       found.addAll(more);
-      found.sort(
-          Comparator.comparing(Finding::rule).thenComparingInt(LoopEndFinder::lowestEdgeOf));
+      found.sort(Comparator.comparing(Finding::rule).thenComparingInt(LoopEndFinder::lowestEdgeOf));
     }
     return found;
   }

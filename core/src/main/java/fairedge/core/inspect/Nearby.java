@@ -13,11 +13,10 @@ import fairedge.core.mesh.Mesh;
  * @param faces those touched
  * @param nearFaces those near to what was touched, by id
  */
-record Nearby(
-    Recall.Gathered known, IdSet vertices, IdSet edges, IdSet faces, int[] nearFaces) {
+record Nearby(Recall.Gathered known, IdSet vertices, IdSet edges, IdSet faces, int[] nearFaces) {
 
   static Nearby of(Mesh mesh, Since since) {
-    Closure touched = Closure.of(mesh, since.touched());
+    Closure touched = Closure.of(mesh, Moves.Touched.of(since.touched()));
     return new Nearby(
         since.recall().gathered(),
         IdSet.of(touched.vertices()),

@@ -53,8 +53,7 @@ final class PoleFinder extends ElementFinder {
   @Override
   Finding stillThere(Subject subject, Finding finding) {
     Finding.Pole pole = (Finding.Pole) finding;
-    boolean curved =
-        isCurved(subject, pole.vertex(), pole.valence() >= MANY, pole.fresh());
+    boolean curved = isCurved(subject, pole.vertex(), pole.valence() >= MANY, pole.fresh());
     return curved == pole.curved()
         ? pole
         : new Finding.Pole(

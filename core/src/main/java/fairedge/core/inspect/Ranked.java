@@ -3,14 +3,15 @@ package fairedge.core.inspect;
 import java.util.Arrays;
 
 /**
- * Numbers of which it is asked which stands at a share of their order, while some come and go. Those
- * that came and went since all were sorted are kept beside. Cost to make: n log n; of a change what
- * has changed since, until that is much, when it is merged in; of a question log n.
+ * Numbers of which it is asked which stands at a share of their order, while some come and go.
+ * Those that came and went since all were sorted are kept beside. Cost to make: n log n; of a
+ * change what has changed since, until that is much, when it is merged in; of a question log n.
  */
 final class Ranked {
   private static final int MANY = 1 << 13;
 
   private double[] sorted;
+
   /** Not among those sorted. */
   private double[] come = new double[64];
 

@@ -16,7 +16,7 @@ public final class Recall {
   private final Gathered gathered;
 
   /**
-   * @param move how often the line had been brought up to date by then
+   * @param move of the line, by which the mesh had come to be as it was then
    */
   Recall(Inspector by, Line line, int move, Gathered gathered) {
     this.by = by;

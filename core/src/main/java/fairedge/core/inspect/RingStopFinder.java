@@ -6,8 +6,8 @@ import java.util.BitSet;
 import java.util.function.Consumer;
 
 /**
- * {@code ring-stop}: a triangle or n-gon at which open rings end: beyond a two-sided edge of it lies
- * a quad. One finding a face, with how many rings. Cost: the sides of faces that are no quads.
+ * {@code ring-stop}: a triangle or n-gon at which open rings end: beyond a two-sided edge of it
+ * lies a quad. One finding a face, with how many rings. Cost: the sides of faces that are no quads.
  */
 final class RingStopFinder extends ElementFinder {
   RingStopFinder() {

@@ -70,10 +70,7 @@ public final class Starter {
   /** Whether at least half of these places are those of its vertices, to the last bit. */
   boolean hasMostOf(Vec3[] places) {
     int wanted = (int) Math.ceil(MOST * places.length);
-    return Arrays.stream(places)
-            .filter(p -> vertices.at(p) != Mesh.NONE)
-            .limit(wanted)
-            .count()
+    return Arrays.stream(places).filter(p -> vertices.at(p) != Mesh.NONE).limit(wanted).count()
         == wanted;
   }
 

@@ -2,7 +2,6 @@ package fairedge.core.inspect;
 
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.mesh.Mesh;
 
 /**
  * Support strips. A quad is in one where
@@ -105,11 +104,14 @@ final class Strips {
 
   /** The mean of the edges beside the side that leaves c. */
   private double widthAt(int c) {
-    return 0.5 * (length(subject.mesh().edgeOf(subject.mesh().next(c))) + length(subject.mesh().edgeOf(subject.mesh().previous(c))));
+    return 0.5
+        * (length(subject.mesh().edgeOf(subject.mesh().next(c)))
+            + length(subject.mesh().edgeOf(subject.mesh().previous(c))));
   }
 
   private double length(int e) {
-    return subject.mesh().hasPlace(subject.mesh().first(e)) && subject.mesh().hasPlace(subject.mesh().second(e))
+    return subject.mesh().hasPlace(subject.mesh().first(e))
+            && subject.mesh().hasPlace(subject.mesh().second(e))
         ? subject.mesh().length(e)
         : Double.NaN;
   }

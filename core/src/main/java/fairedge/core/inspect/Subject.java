@@ -7,7 +7,6 @@ import fairedge.core.flow.Parts;
 import fairedge.core.flow.Rings;
 import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Tolerance;
-import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
@@ -119,7 +118,7 @@ final class Subject {
    * @param touched since all was up to date
    * @param since what was touched since the findings that are known, and what lies near to that
    */
-  Anew update(Mesh now, ElementSet touched, Since since) {
+  Anew update(Mesh now, Moves.Touched touched, Since since) {
     mesh = now;
     gathered = new Recall.Gathered();
     Closure closure = Closure.of(mesh, touched);
@@ -208,8 +207,7 @@ final class Subject {
 
   /** Whether a mesh of later lies where the starter lies, as this one did. */
   boolean liesAsBefore(Mesh later) {
-    return starter == null
-        || placement == null && placementOf(later, starter, tolerance) == null;
+    return starter == null || placement == null && placementOf(later, starter, tolerance) == null;
   }
 
   /** Lets go of the mesh until the next update. */

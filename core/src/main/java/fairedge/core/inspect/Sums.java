@@ -9,10 +9,10 @@ import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /**
- * What all ids below an end add up to: a tree whose leaves are blocks of {@value #FAN} ids, and each
- * knot {@value #FAN} of the level below. After a change only the blocks with a changed id and the
- * knots above them are added up again, and the sum is the same to the last bit as if all were. Cost
- * to make: the ids, on all processors; of an update log n for each id.
+ * What all ids below an end add up to: a tree whose leaves are blocks of {@value #FAN} ids, and
+ * each knot {@value #FAN} of the level below. After a change only the blocks with a changed id and
+ * the knots above them are added up again, and the sum is the same to the last bit as if all were.
+ * Cost to make: the ids, on all processors; of an update log n for each id.
  *
  * @param <T> what is gathered
  */

@@ -47,8 +47,7 @@ final class TightFinder extends RunFinder {
   @Override
   Finding finding(Subject subject, int[] strip) {
     int first = strip[0];
-    double width =
-        Arrays.stream(strip).mapToDouble(subject.strips()::widthOf).min().orElse(0);
+    double width = Arrays.stream(strip).mapToDouble(subject.strips()::widthOf).min().orElse(0);
     return new Finding.Told(
         Rule.TIGHT,
         Arrays.stream(strip).mapToObj(Element::face).toList(),

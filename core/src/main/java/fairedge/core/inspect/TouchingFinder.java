@@ -61,8 +61,7 @@ final class TouchingFinder implements Finder {
     Topology topology = subject.topology();
     IdSet vertices = nearby.vertices();
     IdSet edges = nearby.edges();
-    int[] sides =
-        Arrays.stream(nearby.edgesNear(mesh)).filter(e -> topology.uses(e) > 0).toArray();
+    int[] sides = Arrays.stream(nearby.edgesNear(mesh)).filter(e -> topology.uses(e) > 0).toArray();
     SegmentGrid grid = new SegmentGrid(mesh, sides, subject.weld());
     LongStream.Builder anew = LongStream.builder();
     Arrays.stream(nearby.verticesNear(mesh))

@@ -29,8 +29,8 @@ import java.util.stream.IntStream;
  *   <li><b>stray</b>: every other triangle.
  * </ol>
  *
- * Cost: the triangles, and {@link PairMatching}; after a change those that hang together with what is
- * looked at anew.
+ * Cost: the triangles, and {@link PairMatching}; after a change those that hang together with what
+ * is looked at anew.
  */
 final class TriangleFinder implements Finder {
   /** More than this share of triangles is one finding for the whole mesh. */
@@ -45,8 +45,7 @@ final class TriangleFinder implements Finder {
   private static boolean isNearlyAll(Subject subject) {
     Starter starter = subject.starter();
     boolean expected = starter != null && starter.hasTriangles();
-    return !expected
-        && subject.triangleCount() > NEARLY_ALL * subject.mesh().faceCount();
+    return !expected && subject.triangleCount() > NEARLY_ALL * subject.mesh().faceCount();
   }
 
   /** What is told of triangles depends on those that hang together with them by vertices. */

@@ -5,9 +5,9 @@ import java.util.List;
 
 /**
  * The volume of each closed part, added up face by face about one place; where faces are wound
- * against each other, so that the place makes a difference, about the middle of the part's box. What
- * rounding may make of it is small against the size of the form, not against a part that encloses
- * next to nothing. Cost to make: the faces.
+ * against each other, so that the place makes a difference, about the middle of the part's box.
+ * What rounding may make of it is small against the size of the form, not against a part that
+ * encloses next to nothing. Cost to make: the faces.
  */
 final class Volumes {
   /** Of the cube of S. */

@@ -104,8 +104,7 @@ class RenewedCheckTest {
         List.of());
   }
 
-  private static void work(
-      Inspector inspector, String name, Mesh mesh, long seed, Set<Kind> seen) {
+  private static void work(Inspector inspector, String name, Mesh mesh, long seed, Set<Kind> seen) {
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
     SplittableRandom random = new SplittableRandom(seed);
     Inspected last = inspector.inspect(mesh, List.of(), null);
