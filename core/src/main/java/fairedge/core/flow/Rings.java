@@ -6,9 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
@@ -181,12 +179,14 @@ public final class Rings {
   private Met noted(Chains.Changed changed, int[] touched) {
     IdSet stopping = new IdSet();
     IdSet wasCrossing = new IdSet();
-    Map<Integer, Boolean> wasComplete = new HashMap<>();
+    IdSet wasComplete = new IdSet();
     for (int number : changed.gone()) {
       Summary ring = ring(number);
       tally.add(ring, -1);
       note(ring, stopping);
-      wasComplete.put(number, ring.isComplete());
+      if (ring.isComplete()) {
+        wasComplete.add(number);
+      }
       if (crossing.get(number)) {
         wasCrossing.add(number);
         crossing.clear(number);
@@ -200,7 +200,7 @@ public final class Rings {
       note(ring(number), stopping);
       boolean complete = ring(number).isComplete();
       if (come.from().isEmpty()
-          || come.from().stream().anyMatch(r -> wasComplete.get(r) != complete)) {
+          || come.from().stream().anyMatch(r -> wasComplete.has(r) != complete)) {
         turned.add(number);
       }
       boolean was = come.from().stream().anyMatch(wasCrossing::has);

@@ -11,6 +11,14 @@ import org.jspecify.annotations.Nullable;
  * @param since what is known of the mesh from before; null where all of it is looked at
  */
 record Look(Mesh mesh, @Nullable Since since) {
+  /** Of a change that touches more, what hangs at it is looked at while hands go on. */
+  private static final int FEW_TOUCHED = 500;
+
+  /** Whether looking costs about as little as making the change did. */
+  boolean isQuick() {
+    return since != null && since.touched().faces().cardinality() <= FEW_TOUCHED;
+  }
+
   /** At a copy, to be looked at while hands go on. */
   Look copy() {
     return new Look(mesh.copy(), since);

@@ -48,30 +48,32 @@ public class Trials {
    * What was found while the change was in force.
    *
    * @param before what the check says now
-   * @param after what the check has to look at: a copy of the mesh as it would be
+   * @param after what the check has to look at: a copy of the mesh as it would be; null where
+   *     nobody asked, the change is refused, or the check was made
+   * @param check made while the change was in force
    */
-  private record Tried(PreviewView quick, CheckView before, @Nullable Look after) {}
+  private record Tried(
+      PreviewView quick, CheckView before, @Nullable Look after, @Nullable Checked check) {}
 
   /** In no transaction: while it waits and checks it shall hold no connection. */
   public PreviewView preview(UUID id, SignedIn owner, Trial trial) {
     Head head = workpieces.require(id, owner);
     Workpieces.requireFresh(head, trial.revision());
     if (!trial.findings()) {
-      return workshop.read(head, (now, held) -> tried(now, held, trial, 0)).quick();
+      return workshop.read(head, (now, held) -> tried(now, held, trial, null)).quick();
     }
     Task task = workshop.task(head);
-    double room = workshop.room(task);
     long own = last.merge(id, 1L, Long::sum);
     copies.acquireUninterruptibly();
     try {
       workshop.settle(head);
-      Tried tried = workshop.read(head, (now, held) -> tried(now, held, trial, room));
+      Tried tried = workshop.read(head, (now, held) -> tried(now, held, trial, task));
       Look after = tried.after();
-      if (after == null) {
-        return tried.quick();
+      Checked check = tried.check();
+      if (check == null && after != null) {
+        // Who asks for the next one waits no more for this.
+        check = workshop.checkIf(task, after, () -> last.getOrDefault(id, own) == own);
       }
-      // Who asks for the next one waits no more for this.
-      Checked check = workshop.checkIf(task, after, () -> last.getOrDefault(id, own) == own);
       if (check == null) {
         return tried.quick();
       }
@@ -83,19 +85,29 @@ public class Trials {
     }
   }
 
-  private static Tried tried(Head now, Held held, Trial trial, double room) {
+  /**
+   * @param task by which findings are told; null where nobody asked for them
+   */
+  private Tried tried(Head now, Held held, Trial trial, @Nullable Task task) {
     Workpieces.requireFresh(now, trial.revision());
-    record Seen(GhostView ghost, @Nullable Look look) {}
+    record Seen(GhostView ghost, @Nullable Look look, @Nullable Checked check) {}
     Preview<Seen> preview =
         held.workpiece.preview(
             trial.change(),
             trial.view(),
-            (mesh, outcome, touched) ->
-                outcome instanceof Outcome.Made made
-                    ? new Seen(
-                        Ghost.of(mesh, made.receipt()),
-                        trial.findings() ? held.lookWith(touched, room).copy() : null)
-                    : new Seen(GhostView.NONE, null));
+            (mesh, outcome, touched) -> {
+              if (!(outcome instanceof Outcome.Made made)) {
+                return new Seen(GhostView.NONE, null, null);
+              }
+              GhostView ghost = Ghost.of(mesh, made.receipt());
+              if (task == null) {
+                return new Seen(ghost, null, null);
+              }
+              Look look = held.lookWith(touched, workshop.room(task));
+              return look.isQuick()
+                  ? new Seen(ghost, null, workshop.checkInPlace(task, look))
+                  : new Seen(ghost, look.copy(), null);
+            });
     Mesh mesh = held.workpiece.mesh();
     PreviewView quick =
         switch (preview.outcome()) {
@@ -110,7 +122,7 @@ public class Trials {
                   preview.seen().ghost(),
                   mesh);
         };
-    return new Tried(quick, held.check(), preview.seen().look());
+    return new Tried(quick, held.check(), preview.seen().look(), preview.seen().check());
   }
 
   private static @Nullable PlaneFrame planeOf(Change change, Mesh mesh) {

@@ -38,9 +38,9 @@ import org.springframework.stereotype.Component;
 class Workshop {
   private static final Logger log = LoggerFactory.getLogger(Workshop.class);
   private static final long LARGEST = 800_000_000;
-  private static final int BYTES_PER_CORNER = 90;
+  private static final int BYTES_PER_CORNER = 130;
 
-  /** With more faces than these, a step does not wait for its check. */
+  /** With more faces than these, a step waits for its check only if that is quick. */
   private static final int MOST_CHECKED_AT_ONCE = 20_000;
 
   /** On half of the processors. */
@@ -149,9 +149,19 @@ class Workshop {
 
   /** The same, null if it is not wanted any more when its turn comes. */
   @Nullable Checked checkIf(Task task, Look look, BooleanSupplier wanted) {
-    return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE
+    return isAtOnce(look)
         ? inspect(task, look)
         : large.await(() -> wanted.getAsBoolean() ? inspect(task, look) : null);
+  }
+
+  /** Whether nobody has to take his turn for a check. */
+  private static boolean isAtOnce(Look look) {
+    return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE || look.isQuick();
+  }
+
+  /** The check of a mesh that may be looked at where it is; null if that is to take its turn. */
+  @Nullable Checked checkInPlace(Task task, Look look) {
+    return isAtOnce(look) ? inspect(task, look) : null;
   }
 
   private Checked inspect(Task task, Look look) {
@@ -169,15 +179,21 @@ class Workshop {
   }
 
   /**
-   * After a move: checks the mesh as it is now if it is small; a large one is checked once somebody
-   * asks, so that no step waits for it.
+   * After a move: checks the mesh as it is now if it is small, or little of it was touched; else it
+   * is checked once somebody asks, so that no step waits for it.
    *
    * @param touched by the move; null where the mesh was made anew
    */
   void checkOrWait(Task task, Held held, @Nullable ElementSet touched) {
+    boolean wasChecked = held.isChecked();
     held.moved(touched);
-    if (held.workpiece.mesh().faceCount() <= MOST_CHECKED_AT_ONCE) {
-      held.checked(check(task, held.look(room(task))));
+    Look look = held.look(room(task));
+    // What each step brought is told by the check before it.
+    if (wasChecked || look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE) {
+      Checked check = checkInPlace(task, look);
+      if (check != null) {
+        held.checked(check);
+      }
     }
   }
 
