@@ -2,19 +2,14 @@ package fairedge.benchmark;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
-import fairedge.core.inspect.Inspector.Inspected;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Rule;
 import fairedge.core.inspect.Severity;
-import fairedge.core.inspect.Since;
 import fairedge.core.inspect.Starter;
 import fairedge.core.inspect.Thresholds;
 import fairedge.core.inspect.Wanted;
-import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.step.Change;
-import fairedge.core.step.Workpiece;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +26,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** Parts of an inspection, and what is saved after a step; two meshes of the size are held. */
+/** Parts of an inspection; two meshes of the size are held. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -46,10 +41,6 @@ public class InspectBenchmark {
   private Inspector plain = of(Profile.OPEN_SHEET);
   private Inspector crossing = of(Profile.OPEN_SHEET);
   private Inspector distances = of(Profile.OPEN_SHEET);
-  private Inspector bench = of(Profile.OPEN_SHEET);
-  private Workpiece workpiece = new Workpiece(mesh, new Tolerance(1));
-  private Inspected before = bench.inspect(mesh, List.of(), null);
-  private ElementSet touched = new ElementSet();
 
   private Inspector of(Profile profile) {
     return new Inspector(profile, Tolerance.of(mesh.bounds()));
@@ -85,12 +76,6 @@ public class InspectBenchmark {
         new Wanted(
             null, null, 1e-4 * tolerance.scale(), null, false, List.of(), List.of(), List.of());
     distances = new Inspector(only(Rule.MOVED), tolerance, starter).asking(near, null);
-    bench = new Inspector(Profile.OPEN_SHEET, tolerance, starter);
-    workpiece = new Workpiece(Sheets.sheet(quads), tolerance);
-    before = bench.inspect(workpiece.mesh(), List.of(), null);
-    workpiece.apply(Change.LoopsChange.of(0, 0.5));
-    touched = workpiece.lastTouched().orElseThrow();
-    workpiece.near(touched, bench.room());
   }
 
   @Benchmark
@@ -108,12 +93,5 @@ public class InspectBenchmark {
   @Benchmark
   public Report distancesAlone() {
     return distances.inspect(mesh);
-  }
-
-  /** After a loop across the sheet, knowing the check before it. */
-  @Benchmark
-  public Inspected afterAStep() {
-    Since since = new Since(before.recall(), touched, workpiece.near(touched, bench.room()));
-    return bench.inspect(workpiece.mesh(), List.of(), since);
   }
 }

@@ -5,6 +5,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.near.VertexGrid;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -12,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
@@ -44,9 +46,37 @@ final class DoubleFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    List<Finding> all = new Search(subject.mesh(), subject.weld(), Separate.of(subject)).findings();
+    List<Finding> all =
+        mayHaveAny(subject)
+            ? new Search(subject.mesh(), subject.weld(), Separate.of(subject)).findings()
+            : List.of();
     subject.gathered().doubles = pairsOf(subject, all);
     return all;
+  }
+
+  /** Most meshes have no two vertices so near to each other: that is soon seen in a grid. */
+  private static boolean mayHaveAny(Subject subject) {
+    VertexGrid grid = subject.vertexGrid();
+    if (grid.isCrowded()) {
+      return true;
+    }
+    Mesh mesh = subject.mesh();
+    double weld = subject.weld();
+    return !Blocks.collect(
+            mesh.vertexEnd(),
+            (int v, Consumer<Integer> found) -> {
+              if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+                grid.nearVertex(
+                    v,
+                    weld,
+                    w -> {
+                      if (w > v && mesh.position(v).distance(mesh.position(w)) <= weld) {
+                        found.accept(v);
+                      }
+                    });
+              }
+            })
+        .isEmpty();
   }
 
   @Override

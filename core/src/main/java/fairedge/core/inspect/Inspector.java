@@ -174,6 +174,9 @@ public final class Inspector {
         Objects.requireNonNull(subject.starter()).surface();
       }
     }
+    if (counts(Rule.DOUBLE) || counts(Rule.TOUCHING)) {
+      subject.vertexGrid();
+    }
     if (counts(Rule.SOFT_EDGE) || counts(Rule.NO_COLLAR)) {
       subject.patches();
     }

@@ -12,6 +12,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.Oddity;
 import fairedge.core.near.SegmentGrid;
+import fairedge.core.near.VertexGrid;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
@@ -47,6 +48,7 @@ final class Subject {
   private int triangleCount;
   private boolean stripsAreMarked;
   private Parts parts;
+  private Lazy<VertexGrid> vertexGrid = lazyVertexGrid();
   private final Lazy<Novelty> novelty = new Lazy<>(() -> new Novelty(this));
   private final Lazy<Curvature> curvature = new Lazy<>(() -> new Curvature(mesh()));
   private Lazy<Borders> borders = lazyBorders();
@@ -91,6 +93,10 @@ final class Subject {
     this.strips = new Strips(this);
   }
 
+  private Lazy<VertexGrid> lazyVertexGrid() {
+    return new Lazy<>(() -> new VertexGrid(mesh(), 2 * weld()));
+  }
+
   private Lazy<Borders> lazyBorders() {
     return new Lazy<>(() -> Borders.of(topology()));
   }
@@ -121,6 +127,7 @@ final class Subject {
   Anew update(Mesh now, Moves.Touched touched, Since since) {
     mesh = now;
     gathered = new Recall.Gathered();
+    vertexGrid = lazyVertexGrid();
     Closure closure = Closure.of(mesh, touched);
     boolean borders = topology.update(mesh, closure.vertices(), closure.edges());
     double more = shapes.update(mesh, closure.faces());
@@ -213,6 +220,7 @@ final class Subject {
   /** Lets go of the mesh until the next update. */
   void rest() {
     mesh = NO_MESH;
+    vertexGrid = lazyVertexGrid();
     int[] none = {};
     topology.update(mesh, none, none);
     shapes.update(mesh, none);
@@ -364,6 +372,11 @@ final class Subject {
 
   Strips strips() {
     return strips;
+  }
+
+  /** Where all vertices are looked at. */
+  VertexGrid vertexGrid() {
+    return vertexGrid.get();
   }
 
   /** Which edges the starter does not have. */

@@ -6,6 +6,7 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
+import fairedge.core.near.VertexGrid;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -44,6 +45,52 @@ final class TouchingFinder implements Finder {
 
   /** All vertices and edges that touch. */
   static Pairs all(Subject subject) {
+    Mesh mesh = subject.mesh();
+    VertexGrid vertices = subject.vertexGrid();
+    if (vertices.isCrowded()) {
+      return allCrowded(subject);
+    }
+    return Pairs.of(
+        Blocks.collect(
+                mesh.edgeEnd(), (int e, Consumer<Long> found) -> ask(subject, vertices, e, found))
+            .stream()
+            .mapToLong(Long::longValue));
+  }
+
+  /** The vertices that an edge is touched by. */
+  private static void ask(Subject subject, VertexGrid vertices, int e, Consumer<Long> found) {
+    if (!subject.isPlacedSide(e)) {
+      return;
+    }
+    Mesh mesh = subject.mesh();
+    int a = mesh.first(e);
+    int b = mesh.second(e);
+    double weld = subject.weld();
+    // A little more than the square: what is near is told by the distance itself.
+    double limit = 1.0001 * weld * weld;
+    vertices.nearEdge(
+        e,
+        weld,
+        v -> {
+          if (v != a && v != b && mesh.squaredDistance(e, v) <= limit && touches(subject, v, e)) {
+            found.accept(Pairs.pair(v, e));
+          }
+        });
+  }
+
+  private static boolean touches(Subject subject, int v, int e) {
+    Mesh mesh = subject.mesh();
+    Vec3 at = mesh.position(v);
+    Vec3 first = mesh.position(mesh.first(e));
+    Vec3 second = mesh.position(mesh.second(e));
+    return subject.topology().valence(v) > 0
+        && at.distanceToSegment(first, second) <= subject.weld()
+        && at.distance(first) > subject.weld()
+        && at.distance(second) > subject.weld();
+  }
+
+  /** The same where very many lie in one place. */
+  private static Pairs allCrowded(Subject subject) {
     Mesh mesh = subject.mesh();
     SegmentGrid grid = new SegmentGrid(mesh, e -> subject.topology().uses(e) > 0, subject.weld());
     grid.beAskedAboutAll();

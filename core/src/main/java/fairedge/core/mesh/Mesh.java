@@ -553,6 +553,29 @@ public final class Mesh {
     return position(edgeFirst[e]).distance(position(edgeSecond[e]));
   }
 
+  /** The square of the distance from vertex v to edge e, but for rounding. */
+  public double squaredDistance(int e, int v) {
+    return squaredDistance(e, x[v], y[v], z[v]);
+  }
+
+  /** The square of the distance from a place to edge e, but for rounding. */
+  public double squaredDistance(int e, double toX, double toY, double toZ) {
+    int a = edgeFirst[e];
+    int b = edgeSecond[e];
+    double dx = x[b] - x[a];
+    double dy = y[b] - y[a];
+    double dz = z[b] - z[a];
+    double px = toX - x[a];
+    double py = toY - y[a];
+    double pz = toZ - z[a];
+    double whole = dx * dx + dy * dy + dz * dz;
+    double t = whole > 0 ? Math.clamp((px * dx + py * dy + pz * dz) / whole, 0, 1) : 0;
+    double offX = px - t * dx;
+    double offY = py - t * dy;
+    double offZ = pz - t * dz;
+    return offX * offX + offY * offY + offZ * offZ;
+  }
+
   /** The box round all vertices with a place that are in faces. Cost: the whole mesh. */
   public Bounds bounds() {
     Bounds bounds = Bounds.EMPTY;

@@ -222,7 +222,7 @@ public final class SegmentGrid {
         if (gridOf[i] == grid
             && mesh.first(e) != vertex
             && mesh.second(e) != vertex
-            && squared(e, place) <= limit
+            && mesh.squaredDistance(e, place.x(), place.y(), place.z()) <= limit
             && distance(e, place) <= distance) {
           found.accept(e);
         }
@@ -233,26 +233,6 @@ public final class SegmentGrid {
   /** The largest distance that may be asked about. */
   public double reach() {
     return near;
-  }
-
-  private double squared(int e, Vec3 p) {
-    int a = mesh.first(e);
-    int b = mesh.second(e);
-    double ax = mesh.x(a);
-    double ay = mesh.y(a);
-    double az = mesh.z(a);
-    double dx = mesh.x(b) - ax;
-    double dy = mesh.y(b) - ay;
-    double dz = mesh.z(b) - az;
-    double px = p.x() - ax;
-    double py = p.y() - ay;
-    double pz = p.z() - az;
-    double whole = dx * dx + dy * dy + dz * dz;
-    double t = whole > 0 ? Math.clamp((px * dx + py * dy + pz * dz) / whole, 0, 1) : 0;
-    double x = px - t * dx;
-    double y = py - t * dy;
-    double z = pz - t * dz;
-    return x * x + y * y + z * z;
   }
 
   /** From a place to an edge. */
