@@ -37,7 +37,8 @@ public final class Polygon {
   }
 
   public Vec3 corner(int i) {
-    return corners[Math.floorMod(i, corners.length)];
+    // Mostly there is nothing to divide.
+    return corners[i >= 0 && i < corners.length ? i : Math.floorMod(i, corners.length)];
   }
 
   /** Newell's vector: along the normal, as long as the area. */

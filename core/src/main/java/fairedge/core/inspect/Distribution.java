@@ -45,8 +45,20 @@ public record Distribution(
       sum += value;
       min = Math.min(min, value);
       max = Math.max(max, value);
-      int at = Arrays.binarySearch(edges, value);
-      counts[Math.max(0, at >= 0 ? at : -2 - at)]++;
+      counts[binOf(value)]++;
+    }
+
+    /** As if bins were all as wide as the first, then to where it is. */
+    private int binOf(double value) {
+      double first = edges.length > 1 ? edges[1] - edges[0] : 1;
+      int at = (int) Math.clamp((value - edges[0]) / first, 0, edges.length - 1);
+      while (at > 0 && edges[at] > value) {
+        at--;
+      }
+      while (at + 1 < edges.length && edges[at + 1] <= value) {
+        at++;
+      }
+      return at;
     }
 
     /** Adds what another one with the same bins gathered. */

@@ -70,7 +70,7 @@ final class DoubleFinder implements Finder {
                     v,
                     weld,
                     w -> {
-                      if (w > v && mesh.position(v).distance(mesh.position(w)) <= weld) {
+                      if (mesh.position(v).distance(mesh.position(w)) <= weld) {
                         found.accept(v);
                       }
                     });

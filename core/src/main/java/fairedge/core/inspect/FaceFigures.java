@@ -2,9 +2,11 @@ package fairedge.core.inspect;
 
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** What faces add up to. */
 final class FaceFigures {
+  private static final int FEW = 7;
   private static final double[] ASPECTS = {1, 1.25, 1.5, 2, 3, 4, 6, 8, 16};
   private static final double[] WARPS = Distribution.Gathering.steps(5, 18);
   private static final double[] ANGLES = Distribution.Gathering.steps(10, 36);
@@ -12,14 +14,27 @@ final class FaceFigures {
   private final Distribution.Gathering angles = new Distribution.Gathering(ANGLES);
   private final Distribution.Gathering aspect = new Distribution.Gathering(ASPECTS);
   private final Distribution.Gathering warp = new Distribution.Gathering(WARPS);
-  private final Map<Integer, Integer> bySides = new TreeMap<>();
+
+  /** By sides; those with more are counted in a map. */
+  private final int[] fewSides = new int[FEW];
+
+  private @Nullable Map<Integer, Integer> manySides;
   private int corners;
   private int slivers;
   private double area;
 
   void addFace(int sides) {
-    bySides.merge(sides, 1, Integer::sum);
+    count(sides, 1);
     corners += sides;
+  }
+
+  private void count(int sides, int faces) {
+    if (sides < FEW) {
+      fewSides[sides] += faces;
+      return;
+    }
+    manySides = manySides == null ? new TreeMap<>() : manySides;
+    manySides.merge(sides, faces, Integer::sum);
   }
 
   /** Of a face that can be measured; what is not a number does not count. */
@@ -38,7 +53,12 @@ final class FaceFigures {
     angles.add(other.angles);
     aspect.add(other.aspect);
     warp.add(other.warp);
-    other.bySides.forEach((sides, count) -> bySides.merge(sides, count, Integer::sum));
+    for (int sides = 0; sides < FEW; sides++) {
+      fewSides[sides] += other.fewSides[sides];
+    }
+    if (other.manySides != null) {
+      other.manySides.forEach(this::count);
+    }
     corners += other.corners;
     slivers += other.slivers;
     area += other.area;
@@ -57,6 +77,12 @@ final class FaceFigures {
   }
 
   Map<Integer, Integer> bySides() {
+    Map<Integer, Integer> bySides = manySides == null ? new TreeMap<>() : new TreeMap<>(manySides);
+    for (int sides = 0; sides < FEW; sides++) {
+      if (fewSides[sides] > 0) {
+        bySides.put(sides, fewSides[sides]);
+      }
+    }
     return bySides;
   }
 

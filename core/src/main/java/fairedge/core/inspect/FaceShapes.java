@@ -14,6 +14,14 @@ import java.util.Arrays;
 final class FaceShapes {
   private static final double STRAIGHT_BACK = -179.9;
 
+  /** One for each thread: it is filled anew for every face. */
+  private static final ThreadLocal<Quad> QUAD = ThreadLocal.withInitial(Quad::new);
+
+  /** Between these no product of measures is too small or too large for a number. */
+  private static final double TINY = 1e-50;
+
+  private static final double HUGE = 1e50;
+
   private Mesh mesh;
   private final Vec3 origin;
   private final double sliver;
@@ -23,6 +31,7 @@ final class FaceShapes {
   private double[] warp;
   private double[] turnBack;
   private double[] sharpest;
+  private double[] leastTurn;
   private double[] meanSide;
   private double[] volume;
   private final Sums<FaceFigures> figures;
@@ -41,6 +50,7 @@ final class FaceShapes {
     warp = new double[end];
     turnBack = new double[end];
     sharpest = new double[end];
+    leastTurn = new double[end];
     meanSide = new double[end];
     volume = new double[end];
     figures = new Sums<>(end, FaceFigures::new, this::read, FaceFigures::add);
@@ -62,6 +72,7 @@ final class FaceShapes {
       warp = Arrays.copyOf(warp, room);
       turnBack = Arrays.copyOf(turnBack, room);
       sharpest = Arrays.copyOf(sharpest, room);
+      leastTurn = Arrays.copyOf(leastTurn, room);
       meanSide = Arrays.copyOf(meanSide, room);
       volume = Arrays.copyOf(volume, room);
     }
@@ -85,8 +96,10 @@ final class FaceShapes {
     clear(f);
     if (mesh.hasFace(f)) {
       sum.addFace(mesh.size(f));
-      meanSide[f] = Places.meanSide(mesh, f);
-      if (mesh.isMeasurable(f)) {
+      if (!mesh.isMeasurable(f)) {
+        meanSide[f] = Places.meanSide(mesh, f);
+      } else if (mesh.size(f) != 4 || !measureQuad(f, sum)) {
+        meanSide[f] = Places.meanSide(mesh, f);
         measure(f, mesh.polygon(f), sum);
       }
     }
@@ -99,6 +112,7 @@ final class FaceShapes {
     warp[f] = Double.NaN;
     turnBack[f] = Double.NaN;
     sharpest[f] = Double.NaN;
+    leastTurn[f] = 0;
     meanSide[f] = 0;
     volume[f] = 0;
   }
@@ -118,15 +132,44 @@ final class FaceShapes {
     if (!(front.length() > 0)) {
       return;
     }
+    noteTurns(f, turns, sum);
+  }
+
+  /** Whether it could be measured so. */
+  private boolean measureQuad(int f, FaceFigures sum) {
+    Quad quad = QUAD.get();
+    quad.read(mesh, f);
+    double area = quad.area();
+    if (!(area > TINY && area < HUGE)) {
+      return false;
+    }
+    newell[3 * f] = quad.frontX();
+    newell[3 * f + 1] = quad.frontY();
+    newell[3 * f + 2] = quad.frontZ();
+    volume[f] = quad.height(origin.x(), origin.y(), origin.z());
+    slenderness[f] = quad.slenderness();
+    aspect[f] = quad.aspect();
+    meanSide[f] = quad.meanSide();
+    double[] turns = quad.turns();
+    warp[f] = quad.warp();
+    sum.addMeasures(area, aspect[f], warp[f], slenderness[f] < sliver);
+    noteTurns(f, turns, sum);
+    return true;
+  }
+
+  private void noteTurns(int f, double[] turns, FaceFigures sum) {
     double lowest = 0;
     double highest = 0;
+    double least = 180;
     for (double turn : turns) {
+      least = Math.min(least, Math.abs(turn));
       sum.addAngle(180 - turn);
       lowest = turn >= STRAIGHT_BACK ? Math.min(lowest, turn) : lowest;
       highest = Math.max(highest, turn);
     }
     turnBack[f] = -lowest;
     sharpest[f] = 180 - highest;
+    leastTurn[f] = least;
   }
 
   /** What all faces add up to. */
@@ -179,6 +222,14 @@ final class FaceShapes {
   /** The smallest inside angle, degrees. */
   double sharpestCorner(int f) {
     return sharpest[f];
+  }
+
+  /**
+   * Whether all corners surely turn by over an angle under 10 degrees: seen along the front they
+   * turn by twice as much, and the face is too flat for that to deceive.
+   */
+  boolean surelyTurns(int f, double angle) {
+    return angle < 10 && leastTurn[f] > 2 * angle && warp[f] < 10;
   }
 
   /** The mean of the sides that can be measured, of the first of them where there are many. */

@@ -24,8 +24,12 @@ final class FlatCornerFinder extends ElementFinder {
   @Override
   void look(Subject subject, int f, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
-    if (mesh.hasFace(f) && mesh.size(f) <= 4 && subject.shapes().isMeasured(f)) {
-      int corners = mesh.polygon(f).straightCorners(subject.threshold(Threshold.STRAIGHT));
+    double straight = subject.threshold(Threshold.STRAIGHT);
+    if (mesh.hasFace(f)
+        && mesh.size(f) <= 4
+        && subject.shapes().isMeasured(f)
+        && !subject.shapes().surelyTurns(f, straight)) {
+      int corners = mesh.polygon(f).straightCorners(straight);
       if (corners > 0) {
         found.accept(finding(mesh, f, corners));
       }

@@ -25,7 +25,9 @@ final class JumpFinder extends RunFinder {
 
   @Override
   boolean isMet(Subject subject, int e) {
-    return ratioAt(subject, e) > subject.threshold(Threshold.JUMP)
+    double most = subject.threshold(Threshold.JUMP);
+    return !isSurelyEven(subject, e, most)
+        && ratioAt(subject, e) > most
         && !isAtStrip(subject, e)
         && subject.hardEdges().turnAt(e) <= subject.threshold(Threshold.HARD_EDGE);
   }
@@ -33,6 +35,23 @@ final class JumpFinder extends RunFinder {
   @Override
   List<int[]> joined(Subject subject, List<Integer> met) {
     return AlongLoops.joined(subject, met);
+  }
+
+  /**
+   * Most neighbours: a width is no more than twice the mean side of its quad, and no less than that
+   * over the ratio of the quad's longest side to its shortest.
+   */
+  private static boolean isSurelyEven(Subject subject, int e, double most) {
+    if (subject.topology().uses(e) != 2) {
+      return true;
+    }
+    Mesh mesh = subject.mesh();
+    FaceShapes shapes = subject.shapes();
+    int f = mesh.faceOf(mesh.cornerOn(e));
+    int g = mesh.faceOf(mesh.nextOnEdge(mesh.cornerOn(e)));
+    double one = shapes.meanSide(f);
+    double other = shapes.meanSide(g);
+    return 2 * one * shapes.aspect(g) < most * other && 2 * other * shapes.aspect(f) < most * one;
   }
 
   private static boolean isAtStrip(Subject subject, int e) {

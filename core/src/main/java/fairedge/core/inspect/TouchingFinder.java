@@ -62,17 +62,11 @@ final class TouchingFinder implements Finder {
     if (!subject.isPlacedSide(e)) {
       return;
     }
-    Mesh mesh = subject.mesh();
-    int a = mesh.first(e);
-    int b = mesh.second(e);
-    double weld = subject.weld();
-    // A little more than the square: what is near is told by the distance itself.
-    double limit = 1.0001 * weld * weld;
     vertices.nearEdge(
         e,
-        weld,
+        subject.weld(),
         v -> {
-          if (v != a && v != b && mesh.squaredDistance(e, v) <= limit && touches(subject, v, e)) {
+          if (touches(subject, v, e)) {
             found.accept(Pairs.pair(v, e));
           }
         });

@@ -10,7 +10,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
 
 /**
  * {@code twin-face}: faces with the same vertices in the same cyclic order, either way. One finding
@@ -20,7 +19,30 @@ final class TwinFaceFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     Mesh mesh = subject.mesh();
-    return among(mesh, IntStream.range(0, mesh.faceEnd()).filter(mesh::hasFace).toArray());
+    List<Integer> faces =
+        Blocks.collect(
+            mesh.faceEnd(),
+            (f, found) -> {
+              if (mesh.hasFace(f) && mayHaveTwin(mesh, f)) {
+                found.accept(f);
+              }
+            });
+    return among(mesh, faces.stream().mapToInt(Integer::intValue).toArray());
+  }
+
+  /** Twins share all their edges; that is soon seen where there are two faces on the first. */
+  private static boolean mayHaveTwin(Mesh mesh, int f) {
+    int c = mesh.firstCorner(f);
+    int d = mesh.nextOnEdge(c);
+    if (d == c) {
+      return false;
+    }
+    if (mesh.nextOnEdge(d) != c) {
+      return true;
+    }
+    int e = mesh.edgeOf(mesh.next(c));
+    return mesh.size(mesh.faceOf(d)) == mesh.size(f)
+        && (mesh.edgeOf(mesh.next(d)) == e || mesh.edgeOf(mesh.previous(d)) == e);
   }
 
   /** Twins share all their edges: they are among the faces at the first of each. */

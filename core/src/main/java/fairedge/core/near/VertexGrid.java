@@ -111,28 +111,36 @@ public final class VertexGrid {
     return (long) Math.clamp(Math.floor(at / width), -FAR, FAR);
   }
 
+  /** Cells side by side along the first axis have buckets side by side in memory. */
   private int bucket(long x, long y, long z) {
-    long h = x * 0xBF58476D1CE4E5B9L;
-    h = (h ^ h >>> 29 ^ y) * 0x94D049BB133111EBL;
-    h = (h ^ h >>> 31 ^ z) * 0x9E3779B97F4A7C15L;
-    return (int) (h >>> 33) & mask;
+    long row = (y * 0xBF58476D1CE4E5B9L ^ z) * 0x94D049BB133111EBL;
+    return (int) (x + (row >>> 24)) & mask;
   }
 
-  /** Tells vertices of the buckets of a box's cells. */
-  private void inBox(
-      double ax, double ay, double az, double bx, double by, double bz, IntConsumer told) {
-    long lowX = cell(ax);
-    long lowY = cell(ay);
-    long lowZ = cell(az);
-    long highX = cell(bx);
-    long highY = cell(by);
-    long highZ = cell(bz);
-    for (long x = lowX; x <= highX; x++) {
-      for (long y = lowY; y <= highY; y++) {
-        for (long z = lowZ; z <= highZ; z++) {
+  /**
+   * Tells later vertices that may lie within a distance of a vertex, all that do among them; one
+   * may be told twice.
+   *
+   * @param distance no more than the least width of the cells
+   */
+  public void nearVertex(int v, double distance, IntConsumer told) {
+    double px = mesh.x(v);
+    double py = mesh.y(v);
+    double pz = mesh.z(v);
+    long highX = cell(px + distance);
+    long highY = cell(py + distance);
+    long highZ = cell(pz + distance);
+    for (long x = cell(px - distance); x <= highX; x++) {
+      for (long y = cell(py - distance); y <= highY; y++) {
+        for (long z = cell(pz - distance); z <= highZ; z++) {
           int bucket = bucket(x, y, z);
-          for (int i = starts[bucket]; i < starts[bucket + 1]; i++) {
-            told.accept(items[i]);
+          for (int i = starts[bucket + 1] - 1; i >= starts[bucket] && items[i] > v; i--) {
+            int w = items[i];
+            if (Math.abs(mesh.x(w) - px) <= distance
+                && Math.abs(mesh.y(w) - py) <= distance
+                && Math.abs(mesh.z(w) - pz) <= distance) {
+              told.accept(w);
+            }
           }
         }
       }
@@ -140,21 +148,8 @@ public final class VertexGrid {
   }
 
   /**
-   * Tells vertices that may lie within a distance of a vertex, all that do among them; one may be
-   * told twice.
-   *
-   * @param distance no more than the least width of the cells
-   */
-  public void nearVertex(int v, double distance, IntConsumer told) {
-    double x = mesh.x(v);
-    double y = mesh.y(v);
-    double z = mesh.z(v);
-    inBox(x - distance, y - distance, z - distance, x + distance, y + distance, z + distance, told);
-  }
-
-  /**
-   * Tells vertices that may lie within a distance of an edge, all that do among them; one may be
-   * told more than once. Long edges are gone along piece by piece.
+   * Tells vertices that may lie within a distance of an edge and are no ends of it, all that do
+   * among them; one may be told more than once. Long edges are gone along piece by piece.
    *
    * @param e both of whose ends have places
    * @param distance no more than the least width of the cells
@@ -170,17 +165,64 @@ public final class VertexGrid {
     double dz = mesh.z(b) - az;
     double longest = Math.max(Math.abs(dx), Math.max(Math.abs(dy), Math.abs(dz)));
     int pieces = (int) Math.max(1, Math.ceil(longest / width));
+    Box box = new Box();
     for (int i = 0; i < pieces; i++) {
       double s = (double) i / pieces;
       double t = (double) (i + 1) / pieces;
-      inBox(
-          ax + Math.min(s * dx, t * dx) - distance,
-          ay + Math.min(s * dy, t * dy) - distance,
-          az + Math.min(s * dz, t * dz) - distance,
-          ax + Math.max(s * dx, t * dx) + distance,
-          ay + Math.max(s * dy, t * dy) + distance,
-          az + Math.max(s * dz, t * dz) + distance,
-          told);
+      box.lowX = ax + Math.min(s * dx, t * dx) - distance;
+      box.highX = ax + Math.max(s * dx, t * dx) + distance;
+      box.lowY = ay + Math.min(s * dy, t * dy) - distance;
+      box.highY = ay + Math.max(s * dy, t * dy) + distance;
+      box.lowZ = az + Math.min(s * dz, t * dz) - distance;
+      box.highZ = az + Math.max(s * dz, t * dz) + distance;
+      inBox(box, e, distance, told);
+    }
+  }
+
+  /** A box as it is filled anew for each piece of an edge. */
+  private static final class Box {
+    private double lowX;
+    private double lowY;
+    private double lowZ;
+    private double highX;
+    private double highY;
+    private double highZ;
+  }
+
+  private void inBox(Box box, int e, double distance, IntConsumer told) {
+    long highX = cell(box.highX);
+    long highY = cell(box.highY);
+    long highZ = cell(box.highZ);
+    long lowY = cell(box.lowY);
+    long lowZ = cell(box.lowZ);
+    for (long x = cell(box.lowX); x <= highX; x++) {
+      for (long y = lowY; y <= highY; y++) {
+        for (long z = lowZ; z <= highZ; z++) {
+          inBucket(bucket(x, y, z), box, e, distance, told);
+        }
+      }
+    }
+  }
+
+  private void inBucket(int bucket, Box box, int e, double distance, IntConsumer told) {
+    // A little more than the square: what is near is told by the distance itself.
+    double limit = 1.0001 * distance * distance;
+    int end = starts[bucket + 1];
+    for (int i = starts[bucket]; i < end; i++) {
+      int v = items[i];
+      double x = mesh.x(v);
+      double y = mesh.y(v);
+      if (x < box.lowX || x > box.highX || y < box.lowY || y > box.highY) {
+        continue;
+      }
+      double z = mesh.z(v);
+      if (z >= box.lowZ
+          && z <= box.highZ
+          && v != mesh.first(e)
+          && v != mesh.second(e)
+          && mesh.squaredDistance(e, v) <= limit) {
+        told.accept(v);
+      }
     }
   }
 }

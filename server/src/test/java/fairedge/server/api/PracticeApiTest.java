@@ -8,8 +8,10 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -116,26 +118,46 @@ class PracticeApiTest {
     return obj.toString();
   }
 
-  /** Across two corners of the first quad. */
+  /** Across two corners of the first quad of a row. */
   private static Map<String, Object> acrossFirst(int row) {
     return Bollard.trace(row * 151, (row + 1) * 151 + 1);
   }
 
+  /** Turns so many faces over that the step's check is not made beside it. */
+  private static Map<String, Object> fourRowsOver(int row) {
+    List<Integer> faces = IntStream.range(150 * row, 150 * (row + 4)).boxed().toList();
+    return Map.of("tool", "flip", "faces", faces);
+  }
+
   @Test
-  void stepInALargeMesh_doesNotWaitForItsCheck_whichComesAfterwards() {
+  void smallStepInALargeMesh_isCheckedAtOnce() {
+    Client amara = Client.signedIn(app, "amara");
+    JsonNode piece = send(amara, "sheet.obj", largeSheet(), UUID.randomUUID()).is(201).json();
+    String path = "/api/workpieces/" + open(amara, piece).path("id").asString();
+    JsonNode first = amara.post(path + "/steps", Bollard.step(0, acrossFirst(0))).is(200).state();
+    assertThat(first.path("step").path("checked").asBoolean()).isTrue();
+    assertThat(first.path("step").path("brought")).isNotEmpty();
+    JsonNode check = amara.get(path).is(200).json().path("check");
+    assertThat(check.path("figures").path("triangles").asInt()).isEqualTo(2);
+    assertThat(check.path("findings")).isNotEmpty();
+  }
+
+  @Test
+  void largeStepInALargeMesh_doesNotWaitForItsCheck_whichComesAfterwards() {
     Client solveig = Client.signedIn(app, "solveig");
     JsonNode piece = send(solveig, "sheet.obj", largeSheet(), UUID.randomUUID()).is(201).json();
     String path = "/api/workpieces/" + open(solveig, piece).path("id").asString();
-    JsonNode first = solveig.post(path + "/steps", Bollard.step(0, acrossFirst(0))).is(200).state();
+    JsonNode first =
+        solveig.post(path + "/steps", Bollard.step(0, fourRowsOver(10))).is(200).state();
     assertThat(first.path("check").isNull()).isTrue();
     assertThat(first.path("step").path("checked").asBoolean()).isFalse();
     JsonNode settled = solveig.get(path).is(200).json();
     assertThat(settled.path("checked").asBoolean()).isTrue();
-    assertThat(settled.path("check").path("figures").path("triangles").asInt()).isEqualTo(2);
+    assertThat(settled.path("check").path("figures").path("facesToFlip").asInt()).isEqualTo(600);
     assertThat(settled.path("steps").get(0).path("brought")).isNotEmpty();
 
-    solveig.post(path + "/steps", Bollard.step(1, acrossFirst(1))).is(200);
-    solveig.post(path + "/steps", Bollard.step(2, acrossFirst(2))).is(200);
+    solveig.post(path + "/steps", Bollard.step(1, fourRowsOver(30))).is(200);
+    solveig.post(path + "/steps", Bollard.step(2, fourRowsOver(50))).is(200);
     try (Application again = Application.on(database)) {
       Client later = Client.signedIn(again, "solveig");
       JsonNode found = later.get(path).is(200).json();
