@@ -69,7 +69,7 @@ public final class Inspector {
   /**
    * The same report as without {@code since}, for less: what the change touched, with what lies
    * round it, the rings and loops through it, and the findings that there are. Some faults that
-   * make it cost more are listed in docs/benchmarks.md.
+   * make it cost more are listed in docs/inspection.md.
    *
    * @param since what is known from before; null where nothing is
    */
