@@ -149,6 +149,26 @@ public final class Meshes {
     return b.build();
   }
 
+  public static Mesh torus(int around, int across) {
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < around; i++) {
+      for (int j = 0; j < across; j++) {
+        double a = 2 * Math.PI * i / around;
+        double c = 2 * Math.PI * j / across;
+        double r = 3 + Math.cos(c);
+        b.vertex(r * Math.cos(a), r * Math.sin(a), Math.sin(c));
+      }
+    }
+    for (int i = 0; i < around; i++) {
+      for (int j = 0; j < across; j++) {
+        int next = (i + 1) % around * across;
+        int up = (j + 1) % across;
+        b.face(i * across + j, next + j, next + up, i * across + up);
+      }
+    }
+    return b.build();
+  }
+
   /** An open box of n sides with an n-gon on top: a prism without ground. */
   public static Mesh openPrism(int n) {
     MeshBuilder b = new MeshBuilder();

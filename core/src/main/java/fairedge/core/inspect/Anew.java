@@ -4,6 +4,7 @@ import fairedge.core.flow.Rings;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
@@ -61,7 +62,13 @@ final class Anew {
     vertices.addAll(touched.vertices());
     edges.addAll(touched.edges());
     faces.addAll(touched.faces());
-    faces.addAll(rings.stopping());
+    for (int f : rings.stopping()) {
+      if (mesh.hasFace(f)) {
+        add(f);
+      } else {
+        faces.add(f);
+      }
+    }
   }
 
   /** All faces within reach. */
@@ -81,9 +88,9 @@ final class Anew {
 
   /** To be called when all is added. */
   void close() {
-    vertexIds = vertices.sorted();
-    edgeIds = edges.sorted();
-    faceIds = faces.sorted();
+    vertexIds = Arrays.stream(vertices.sorted()).filter(mesh::hasVertex).toArray();
+    edgeIds = Arrays.stream(edges.sorted()).filter(mesh::hasEdge).toArray();
+    faceIds = Arrays.stream(faces.sorted()).filter(mesh::hasFace).toArray();
   }
 
   /** Adds the faces at vertices; the vertices that come by it. */
@@ -121,7 +128,7 @@ final class Anew {
     }
   }
 
-  /** The ids of one kind, in order; not all of them need be in use. */
+  /** The elements of one kind that are there, by id. */
   int[] of(Element.Kind kind) {
     return switch (kind) {
       case VERTEX -> vertexIds;
@@ -142,6 +149,7 @@ final class Anew {
     return faceIds;
   }
 
+  /** Whether an element is to be looked at, or is gone. */
   boolean has(Element.Kind kind, int id) {
     return switch (kind) {
       case VERTEX -> vertices.has(id);

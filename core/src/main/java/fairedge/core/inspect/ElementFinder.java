@@ -44,11 +44,8 @@ abstract class ElementFinder implements Finder {
   @Override
   public final List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
     List<Finding> found = new ArrayList<>();
-    int end = endIn(subject.mesh());
     for (int id : anew.of(kind)) {
-      if (id < end) {
-        look(subject, id, found::add);
-      }
+      look(subject, id, found::add);
     }
     List<Finding> kept = new ArrayList<>(before.size() + found.size());
     for (Finding finding : before) {

@@ -52,7 +52,7 @@ abstract class RunFinder implements Finder {
   public final List<Finding> renew(Subject subject, Anew anew, List<Finding> before) {
     List<Integer> met = new ArrayList<>();
     for (int id : anew.of(kind)) {
-      if (id < endIn(subject.mesh()) && isMet(subject, id)) {
+      if (isMet(subject, id)) {
         met.add(id);
       }
     }

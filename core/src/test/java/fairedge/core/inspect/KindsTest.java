@@ -60,7 +60,7 @@ class KindsTest {
         Arguments.of("cube, loops at 5 %", supported(0.05), Profile.ALL_QUADS),
         Arguments.of("cube, loops at 0.5 %", supported(0.005), Profile.ALL_QUADS),
         Arguments.of("grid", Meshes.grid(6, 5), Profile.OPEN_SHEET),
-        Arguments.of("torus", torus(12, 8), Profile.ALL_QUADS),
+        Arguments.of("torus", Meshes.torus(12, 8), Profile.ALL_QUADS),
         Arguments.of("cylinder, ends of grids", cylinder(true, true), Profile.ALL_QUADS));
   }
 
@@ -99,26 +99,6 @@ class KindsTest {
   private static double fromEnd(Mesh mesh, int e, int end, double share) {
     double fraction = 2 * share / mesh.length(e);
     return mesh.first(e) == end ? fraction : 1 - fraction;
-  }
-
-  private static Mesh torus(int around, int across) {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < around; i++) {
-      for (int j = 0; j < across; j++) {
-        double a = 2 * Math.PI * i / around;
-        double c = 2 * Math.PI * j / across;
-        double r = 3 + Math.cos(c);
-        b.vertex(r * Math.cos(a), r * Math.sin(a), Math.sin(c));
-      }
-    }
-    for (int i = 0; i < around; i++) {
-      for (int j = 0; j < across; j++) {
-        int next = (i + 1) % around * across;
-        int up = (j + 1) % across;
-        b.face(i * across + j, next + j, next + up, i * across + up);
-      }
-    }
-    return b.build();
   }
 
   /** 24 sides round; each end a grid of 6 x 6 quads, or one face. */
@@ -368,7 +348,7 @@ class KindsTest {
 
   @Test
   void figures_ofKnownForms() {
-    Figures torus = inspect(torus(12, 8), Profile.ALL_QUADS).figures();
+    Figures torus = inspect(Meshes.torus(12, 8), Profile.ALL_QUADS).figures();
     assertThat(torus.euler()).isZero();
     assertThat(torus.genus()).isEqualTo(1);
     assertThat(torus.poles()).isZero();

@@ -75,6 +75,26 @@ class RenewedCheckTest {
     assertThat(seen).contains(Kind.SOFT_EDGE, Kind.PINCH, Kind.TRIANGLE, Kind.JUMP, Kind.PARTS);
   }
 
+  /** Where rings and loops are long, and are cut, joined and cut again. */
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2})
+  void renewedReport_isTheWholeReport_whereRingsAreLong(long seed) {
+    for (var form :
+        Map.of("sheet", Meshes.grid(24, 18), "torus", Meshes.torus(20, 16)).entrySet()) {
+      Mesh first = MeshBytes.read(MeshBytes.write(form.getValue()));
+      Tolerance tolerance = Tolerance.of(first.bounds());
+      work(
+          new Inspector(
+              seed % 2 == 0 ? Profile.SMOOTH_FORM : Profile.ALL_QUADS,
+              tolerance,
+              new Starter(first, tolerance.flat())),
+          form.getKey(),
+          form.getValue(),
+          seed,
+          EnumSet.noneOf(Kind.class));
+    }
+  }
+
   private static Map<String, Mesh> fixtures() {
     Map<String, Mesh> fixtures = Meshes.all();
     fixtures.put("heap", heap());
