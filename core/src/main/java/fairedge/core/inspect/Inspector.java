@@ -153,6 +153,19 @@ public final class Inspector {
     return 2 * Math.max(profile.thresholds().weld(tolerance), tolerance.merge());
   }
 
+  /**
+   * Whether an inspection after a step costs what the step touched, as a rule: nothing is asked for
+   * that is told of the whole mesh.
+   */
+  public boolean followsSteps() {
+    Wanted wanted = asking.wanted();
+    return !counts(Rule.SOFT_EDGE)
+        && !counts(Rule.NO_COLLAR)
+        && (wanted.distance() == null || !counts(Rule.MOVED))
+        && (wanted.mirror() == null || !counts(Rule.LOPSIDED))
+        && (wanted.lines().isEmpty() && asking.reference() == null || !counts(Rule.OFF_LINE));
+  }
+
   /** Whether another finds the same in the same mesh. */
   boolean asksLike(Inspector other) {
     return profile.equals(other.profile)

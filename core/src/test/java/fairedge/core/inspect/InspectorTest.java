@@ -336,4 +336,16 @@ class InspectorTest {
           assertThat(f.finding().place().isFinite()).isTrue();
         });
   }
+
+  @Test
+  void whatIsToldOfTheWholeMesh_doesNotFollowSteps() {
+    Tolerance tolerance = new Tolerance(1);
+    Inspector plain = new Inspector(Profile.ALL_QUADS, tolerance);
+    assertThat(plain.followsSteps()).isTrue();
+    assertThat(new Inspector(Profile.SMOOTH_FORM, tolerance).followsSteps()).isFalse();
+    Wanted still = new Wanted(1, 9, 0.1, null, true, List.of(), List.of(), List.of());
+    assertThat(plain.asking(still, null).followsSteps()).isFalse();
+    Wanted budget = new Wanted(1, 9, null, null, true, List.of(), List.of(), List.of());
+    assertThat(plain.asking(budget, null).followsSteps()).isTrue();
+  }
 }

@@ -14,8 +14,8 @@ record Look(Mesh mesh, @Nullable Since since) {
   /** Of a change that touches more, what hangs at it is looked at while hands go on. */
   private static final int FEW_TOUCHED = 500;
 
-  /** Whether looking costs about as little as making the change did. */
-  boolean isQuick() {
+  /** Whether little was touched since what is known. */
+  boolean touchesLittle() {
     return since != null && since.touched().faces().cardinality() <= FEW_TOUCHED;
   }
 

@@ -104,7 +104,7 @@ public class Trials {
                 return new Seen(ghost, null, null);
               }
               Look look = held.lookWith(touched, workshop.room(task));
-              return look.isQuick()
+              return workshop.isQuick(task, look)
                   ? new Seen(ghost, null, workshop.checkInPlace(task, look))
                   : new Seen(ghost, look.copy(), null);
             });

@@ -149,19 +149,24 @@ class Workshop {
 
   /** The same, null if it is not wanted any more when its turn comes. */
   @Nullable Checked checkIf(Task task, Look look, BooleanSupplier wanted) {
-    return isAtOnce(look)
+    return isAtOnce(task, look)
         ? inspect(task, look)
         : large.await(() -> wanted.getAsBoolean() ? inspect(task, look) : null);
   }
 
   /** Whether nobody has to take his turn for a check. */
-  private static boolean isAtOnce(Look look) {
-    return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE || look.isQuick();
+  private boolean isAtOnce(Task task, Look look) {
+    return look.mesh().faceCount() <= MOST_CHECKED_AT_ONCE || isQuick(task, look);
+  }
+
+  /** Whether a check costs about as little as making the change did. */
+  boolean isQuick(Task task, Look look) {
+    return look.touchesLittle() && inspections.followsSteps(task.terms());
   }
 
   /** The check of a mesh that may be looked at where it is; null if that is to take its turn. */
   @Nullable Checked checkInPlace(Task task, Look look) {
-    return isAtOnce(look) ? inspect(task, look) : null;
+    return isAtOnce(task, look) ? inspect(task, look) : null;
   }
 
   private Checked inspect(Task task, Look look) {

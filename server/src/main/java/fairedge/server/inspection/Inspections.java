@@ -114,6 +114,13 @@ public class Inspections {
     return new Inspector(terms.profile(), terms.tolerance()).room();
   }
 
+  /** Whether a check after a step costs what the step touched. */
+  public boolean followsSteps(Terms terms) {
+    return new Inspector(terms.profile(), terms.tolerance())
+        .asking(terms.wanted(), null)
+        .followsSteps();
+  }
+
   private Inspector inspector(Terms terms) {
     byte[] starter = terms.starter();
     Began began = new Began(HexFormat.of().formatHex(starter), terms.tolerance().flat());
