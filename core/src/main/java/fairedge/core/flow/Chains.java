@@ -5,9 +5,12 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.SequencedSet;
 import java.util.TreeSet;
 import java.util.function.IntPredicate;
 
@@ -282,7 +285,7 @@ final class Chains {
 
     /** Finds the pieces of a chain. */
     private void cut(int chain) {
-      List<Integer> ports = new ArrayList<>(cutsOf.getOrDefault(chain, List.of()));
+      SequencedSet<Integer> ports = new LinkedHashSet<>(cutsOf.getOrDefault(chain, List.of()));
       List<Integer> kept = new ArrayList<>();
       for (int end : ends(chain)) {
         if (chainOf[end >> 1] >= 0 && !cuts.has(end)) {
@@ -300,14 +303,14 @@ final class Chains {
       add(rest, ports, kept);
     }
 
-    private void add(Piece piece, List<Integer> ports, List<Integer> kept) {
+    private void add(Piece piece, Collection<Integer> ports, List<Integer> kept) {
       pieces.add(piece);
       ports.forEach(port -> pieceAt.put(port, piece));
       piece.kept.addAll(kept);
     }
 
     /** Whether a chain of two ends was cut once, and the cut leads to itself. */
-    private boolean isJoinedAgain(List<Integer> ports, List<Integer> kept) {
+    private boolean isJoinedAgain(SequencedSet<Integer> ports, List<Integer> kept) {
       Way way = wayFrom.get(ports.getFirst());
       return ports.size() == 2 && kept.size() == 2 && way != null && way.to == ports.getLast();
     }
@@ -316,7 +319,7 @@ final class Chains {
      * Walks from two cuts at a time until one is at the other side of its piece; that becomes a
      * chain of its own, until one piece is left.
      */
-    private void tellApart(int chain, List<Integer> ports, List<Integer> kept) {
+    private void tellApart(int chain, SequencedSet<Integer> ports, List<Integer> kept) {
       while (ports.size() + kept.size() > 2) {
         Walk one = new Walk(ports.getFirst());
         Walk other = new Walk(ports.getLast());
@@ -333,7 +336,7 @@ final class Chains {
     }
 
     /** Makes what was walked a chain of its own. */
-    private void part(int chain, Walk walk, List<Integer> ports, List<Integer> kept) {
+    private void part(int chain, Walk walk, SequencedSet<Integer> ports, List<Integer> kept) {
       int own = made(walk.from >> 1);
       int[] nodes = walk.nodes.all();
       for (int n : nodes) {
@@ -345,8 +348,8 @@ final class Chains {
       lengths[chain] -= nodes.length;
       List<Integer> cutAt = new ArrayList<>(List.of(walk.from));
       List<Integer> endsAt = new ArrayList<>();
-      ports.remove((Integer) walk.from);
-      if (!ports.remove((Integer) walk.at)) {
+      ports.remove(walk.from);
+      if (!ports.remove(walk.at)) {
         kept.remove((Integer) walk.at);
         endsAt.add(walk.at);
       } else {
