@@ -113,11 +113,6 @@ final class Chains {
     return node >= chainOf.length || chainOf[node] < 0 ? Mesh.NONE : rootOf(chainOf[node]);
   }
 
-  /** One more than the highest number of a chain. */
-  int end() {
-    return count;
-  }
-
   /** The chains there are. */
   List<Integer> all() {
     List<Integer> all = new ArrayList<>();
@@ -218,8 +213,8 @@ final class Chains {
     }
   }
 
-  /** A way between two cuts, or from a cut to an end, over nodes that were touched. */
-  private record Way(int from, int to, int[] nodes, int end) {}
+  /** A way from a cut to another, or to an end, over nodes that were touched. */
+  private record Way(int to, int[] nodes, int end) {}
 
   private final class Renewal {
     private final TreeSet<Integer> gone = new TreeSet<>();
@@ -277,9 +272,9 @@ final class Chains {
         out = in ^ 1;
         in = links.next(out);
       }
-      wayFrom.put(cut, new Way(cut, in, met.all(), out));
+      wayFrom.put(cut, new Way(in, met.all(), out));
       if (in != Mesh.NONE) {
-        wayFrom.put(in, new Way(in, cut, new int[0], Mesh.NONE));
+        wayFrom.put(in, new Way(cut, new int[0], Mesh.NONE));
       }
     }
 

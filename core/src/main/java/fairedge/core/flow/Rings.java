@@ -43,8 +43,6 @@ public final class Rings {
     }
   }
 
-  private static final Stop[] NONE = {};
-
   private Mesh mesh;
   private final Topology topology;
 

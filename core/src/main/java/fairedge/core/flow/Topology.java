@@ -127,8 +127,8 @@ public final class Topology {
     }
   }
 
-  /** So much at once that growing step by step costs little. */
-  static int roomFor(int end) {
+  /** How much room an array gets at once, so that growing step by step costs little. */
+  public static int roomFor(int end) {
     return end + end / 16 + 64;
   }
 
@@ -159,9 +159,8 @@ public final class Topology {
     fans[v] = Fans.at(mesh, v).count();
     raise(v, fans[v] > 1 ? VertexClass.CROWDED : VertexClass.INNER);
     for (int e : mesh.edgesAt(v)) {
-      int on = mesh.uses(e);
-      if (on == 1 || on > 2) {
-        raise(v, on == 1 ? VertexClass.BORDER : VertexClass.CROWDED);
+      if (uses[e] == 1 || uses[e] == 3) {
+        raise(v, uses[e] == 1 ? VertexClass.BORDER : VertexClass.CROWDED);
       }
     }
   }
@@ -343,11 +342,6 @@ public final class Topology {
   /** Edges with one use. */
   public BitSet borderEdges() {
     return (BitSet) border.clone();
-  }
-
-  /** Edges in no face. */
-  public BitSet looseEdges() {
-    return (BitSet) loose.clone();
   }
 
   /** The first vertex from a given one on that has more than one fan; -1 if there is none. */

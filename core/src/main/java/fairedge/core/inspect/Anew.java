@@ -26,7 +26,6 @@ final class Anew {
   private final Mesh mesh;
   private final Nearby nearby;
   private final Closure touched;
-  private final Rings.Met rings;
   private final IdSet loops;
   private final boolean borders;
   private final IdSet vertices = new IdSet();
@@ -38,16 +37,16 @@ final class Anew {
   private int[] faceIds = {};
 
   /**
+   * @param nearby for findings that are told by places alone
    * @param touched with what hangs at it
    * @param rings what became of rings
    * @param loops the numbers of those that are others now
    * @param borders whether a border was touched
    */
-  Anew(Mesh mesh, Since since, Closure touched, Rings.Met rings, IdSet loops, boolean borders) {
+  Anew(Mesh mesh, Nearby nearby, Closure touched, Rings.Met rings, IdSet loops, boolean borders) {
     this.mesh = mesh;
-    this.nearby = Nearby.of(mesh, since);
+    this.nearby = nearby;
     this.touched = touched;
-    this.rings = rings;
     this.loops = loops;
     this.borders = borders;
     int[] edge = touched.vertices();
@@ -185,10 +184,6 @@ final class Anew {
   /** For findings that are told by places alone. */
   Nearby nearby() {
     return nearby;
-  }
-
-  Rings.Met rings() {
-    return rings;
   }
 
   /** The numbers of loops that are others now. */

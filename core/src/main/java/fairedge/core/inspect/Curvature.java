@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
@@ -59,7 +60,7 @@ final class Curvature {
     mesh = now;
     if (ofVertex.length < mesh.vertexEnd()) {
       int known = ofVertex.length;
-      ofVertex = Arrays.copyOf(ofVertex, mesh.vertexEnd() + mesh.vertexEnd() / 16 + 64);
+      ofVertex = Arrays.copyOf(ofVertex, Topology.roomFor(mesh.vertexEnd()));
       Arrays.fill(ofVertex, known, ofVertex.length, Double.NaN);
     }
     for (int v : vertices) {

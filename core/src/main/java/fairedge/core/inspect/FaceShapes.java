@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -65,7 +66,7 @@ final class FaceShapes {
   double update(Mesh now, int[] faces) {
     mesh = now;
     if (meanSide.length < mesh.faceEnd()) {
-      int room = mesh.faceEnd() + mesh.faceEnd() / 16 + 64;
+      int room = Topology.roomFor(mesh.faceEnd());
       newell = Arrays.copyOf(newell, 3 * room);
       slenderness = Arrays.copyOf(slenderness, room);
       aspect = Arrays.copyOf(aspect, room);

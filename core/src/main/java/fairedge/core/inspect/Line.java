@@ -52,7 +52,7 @@ final class Line {
       return null;
     }
     isWhole = false;
-    Anew anew = subject.update(mesh, touched, since);
+    Anew anew = subject.update(mesh, touched, since, own);
     for (int i = 0; i < shares.size(); i++) {
       found.set(i, shares.get(i).finder().renew(subject, anew, found.get(i)));
     }

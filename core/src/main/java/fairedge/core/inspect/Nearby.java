@@ -15,8 +15,10 @@ import fairedge.core.mesh.Mesh;
  */
 record Nearby(Recall.Gathered known, IdSet vertices, IdSet edges, IdSet faces, int[] nearFaces) {
 
-  static Nearby of(Mesh mesh, Since since) {
-    Closure touched = Closure.of(mesh, Moves.Touched.of(since.touched()));
+  /**
+   * @param touched since the findings that are known, with what hangs at it
+   */
+  static Nearby of(Since since, Closure touched) {
     return new Nearby(
         since.recall().gathered(),
         IdSet.of(touched.vertices()),

@@ -101,8 +101,7 @@ final class NoCollarFinder implements Finder {
         return false;
       }
       // Alongside runs the ring that crosses the sides next to this one.
-      boolean firstWay = mesh.firstCorner(f) == c || mesh.next(mesh.next(mesh.firstCorner(f))) == c;
-      int ring = subject.rings().ringOf(f, firstWay ? 1 : 0);
+      int ring = subject.rings().ringAcross(mesh.next(c));
       if (collar != Mesh.NONE && ring != collar) {
         return false;
       }

@@ -122,9 +122,10 @@ final class Subject {
    *
    * @param now the mesh as it is: the same, or a copy of it
    * @param touched since all was up to date
-   * @param since what was touched since the findings that are known, and what lies near to that
+   * @param since the findings that are known of places, and what lies near to what was touched then
+   * @param own touched since those findings; mostly the same
    */
-  Anew update(Mesh now, Moves.Touched touched, Since since) {
+  Anew update(Mesh now, Moves.Touched touched, Since since, Moves.Touched own) {
     mesh = now;
     gathered = new Recall.Gathered();
     vertexGrid = lazyVertexGrid();
@@ -142,7 +143,8 @@ final class Subject {
     if (novelty.isMade()) {
       novelty.get().update(this, closure.edges());
     }
-    Anew anew = new Anew(mesh, since, closure, met, fresh, borders);
+    Nearby nearby = Nearby.of(since, own == touched ? closure : Closure.of(mesh, own));
+    Anew anew = new Anew(mesh, nearby, closure, met, fresh, borders);
     hardEdges.update(anew.nearEdges());
     addStrips(anew, met);
     anew.close();
