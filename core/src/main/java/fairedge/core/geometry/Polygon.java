@@ -125,7 +125,7 @@ public final class Polygon {
       // Projected, the sides keep their sine along the normal and lose the heights of both.
       double sine = normal.dot(in.cross(out));
       double cosine = in.dot(out) - in.dot(normal) * out.dot(normal);
-      turns[i] = StrictMath.toDegrees(StrictMath.atan2(sine, cosine));
+      turns[i] = ArcTangent.degrees(sine, cosine);
       in = out;
     }
     return turns;
@@ -148,7 +148,7 @@ public final class Polygon {
         largest = Math.max(largest, tangent);
       }
     }
-    return StrictMath.toDegrees(StrictMath.atan(largest));
+    return ArcTangent.degrees(largest, 1);
   }
 
   /**

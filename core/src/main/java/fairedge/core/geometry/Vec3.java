@@ -71,7 +71,7 @@ public record Vec3(double x, double y, double z) {
    * Angle to {@code o} in degrees, 0 to 180; accurate near both ends (Kahan's formula by atan2).
    */
   public double angleTo(Vec3 o) {
-    return StrictMath.toDegrees(StrictMath.atan2(cross(o).length(), dot(o)));
+    return ArcTangent.degrees(cross(o).length(), dot(o));
   }
 
   /** Turned about a unit axis by degrees, to the left as it points at the eye (Rodrigues, 1840). */

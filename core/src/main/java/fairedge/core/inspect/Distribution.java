@@ -16,6 +16,10 @@ public record Distribution(
   /** Gathers values one by one. */
   static final class Gathering {
     private final double[] edges;
+
+    /** How many bins as wide as the first there are to a unit. */
+    private final double perUnit;
+
     private final int[] counts;
     private int count;
     private double min = Double.POSITIVE_INFINITY;
@@ -27,6 +31,7 @@ public record Distribution(
      */
     Gathering(double[] edges) {
       this.edges = edges;
+      this.perUnit = edges.length > 1 ? 1 / (edges[1] - edges[0]) : 1;
       this.counts = new int[edges.length];
     }
 
@@ -43,15 +48,14 @@ public record Distribution(
       }
       count++;
       sum += value;
-      min = Math.min(min, value);
-      max = Math.max(max, value);
+      min = value < min ? value : min;
+      max = value > max ? value : max;
       counts[binOf(value)]++;
     }
 
     /** As if bins were all as wide as the first, then to where it is. */
     private int binOf(double value) {
-      double first = edges.length > 1 ? edges[1] - edges[0] : 1;
-      int at = (int) Math.clamp((value - edges[0]) / first, 0, edges.length - 1);
+      int at = Math.clamp((long) ((value - edges[0]) * perUnit), 0, edges.length - 1);
       while (at > 0 && edges[at] > value) {
         at--;
       }

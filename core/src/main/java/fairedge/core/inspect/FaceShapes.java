@@ -90,19 +90,25 @@ final class FaceShapes {
     return sum;
   }
 
-  private void read(int f, FaceFigures sum) {
-    if (f >= meanSide.length) {
-      return;
-    }
-    clear(f);
-    if (mesh.hasFace(f)) {
-      sum.addFace(mesh.size(f));
-      if (!mesh.isMeasurable(f)) {
-        meanSide[f] = Places.meanSide(mesh, f);
-      } else if (mesh.size(f) != 4 || !measureQuad(f, sum)) {
-        meanSide[f] = Places.meanSide(mesh, f);
-        measure(f, mesh.polygon(f), sum);
+  private void read(int from, int to, FaceFigures sum) {
+    Quad quad = QUAD.get();
+    for (int f = from; f < Math.min(to, meanSide.length); f++) {
+      if (!mesh.hasFace(f)) {
+        clear(f);
+      } else {
+        sum.addFace(mesh.size(f));
+        if (mesh.size(f) != 4 || !measureQuad(f, quad, sum)) {
+          measureAny(f, sum);
+        }
       }
+    }
+  }
+
+  private void measureAny(int f, FaceFigures sum) {
+    clear(f);
+    meanSide[f] = Places.meanSide(mesh, f);
+    if (mesh.isMeasurable(f)) {
+      measure(f, mesh.polygon(f), sum);
     }
   }
 
@@ -136,9 +142,8 @@ final class FaceShapes {
     noteTurns(f, turns, sum);
   }
 
-  /** Whether it could be measured so. */
-  private boolean measureQuad(int f, FaceFigures sum) {
-    Quad quad = QUAD.get();
+  /** Whether it could be measured so: with a corner that has no place its area is no number. */
+  private boolean measureQuad(int f, Quad quad, FaceFigures sum) {
     quad.read(mesh, f);
     double area = quad.area();
     if (!(area > TINY && area < HUGE)) {

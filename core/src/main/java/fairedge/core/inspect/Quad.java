@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.geometry.ArcTangent;
 import fairedge.core.mesh.Mesh;
 
 /**
@@ -115,9 +116,11 @@ final class Quad {
 
   /** The in-plane turns of the corners, degrees; finds the warp by the way. */
   double[] turns() {
-    double nx = frontX / area;
-    double ny = frontY / area;
-    double nz = frontZ / area;
+    double perArea = 1 / area;
+    double nx = frontX * perArea;
+    double ny = frontY * perArea;
+    double nz = frontZ * perArea;
+    // The square of the largest tangent.
     double largest = 0;
     for (int i = 0; i < CORNERS; i++) {
       int in = i == 0 ? 9 : 3 * i - 3;
@@ -128,17 +131,16 @@ final class Quad {
       double sine = nx * x + ny * y + nz * z;
       double up = side[in] * nx + side[in + 1] * ny + side[in + 2] * nz;
       double on = side[out] * nx + side[out + 1] * ny + side[out + 2] * nz;
-      turns[i] = StrictMath.toDegrees(StrictMath.atan2(sine, dot(in, out) - up * on));
+      turns[i] = ArcTangent.degrees(sine, dot(in, out) - up * on);
       double turn = Math.abs(turns[i]);
       if (turn >= 5 && turn <= 175) {
         double ox = y * nz - z * ny;
         double oy = z * nx - x * nz;
         double oz = x * ny - y * nx;
-        double tangent = Math.sqrt(ox * ox + oy * oy + oz * oz) / Math.abs(sine);
-        largest = Math.max(largest, tangent);
+        largest = Math.max(largest, (ox * ox + oy * oy + oz * oz) / (sine * sine));
       }
     }
-    warp = StrictMath.toDegrees(StrictMath.atan(largest));
+    warp = ArcTangent.degrees(Math.sqrt(largest), 1);
     return turns;
   }
 

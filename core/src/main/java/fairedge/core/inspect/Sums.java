@@ -21,17 +21,22 @@ final class Sums<T> {
   private static final int AT_ONCE = 64;
 
   private final Supplier<T> empty;
-  private final Blocks.Visit<T> visit;
+  private final Visit<T> visit;
   private final BiConsumer<T, T> add;
 
   /** From the blocks up to the one knot above all. */
   private final List<List<T>> levels = new ArrayList<>();
 
+  /** Adds what the ids from one up to, and without, another count. */
+  interface Visit<T> {
+    void visit(int from, int to, T sum);
+  }
+
   /**
-   * @param visit adds what one id counts; it is also asked of ids that are not in use
+   * @param visit it is also asked of ids that are not in use
    * @param add adds the second to the first
    */
-  Sums(int end, Supplier<T> empty, Blocks.Visit<T> visit, BiConsumer<T, T> add) {
+  Sums(int end, Supplier<T> empty, Visit<T> visit, BiConsumer<T, T> add) {
     this.empty = empty;
     this.visit = visit;
     this.add = add;
@@ -56,9 +61,7 @@ final class Sums<T> {
 
   private T block(int block) {
     T sum = empty.get();
-    for (int id = block * FAN; id < (block + 1) * FAN; id++) {
-      visit.visit(id, sum);
-    }
+    visit.visit(block * FAN, (block + 1) * FAN, sum);
     return sum;
   }
 

@@ -62,7 +62,11 @@ class KeptNumbersTest {
     return new Sums<>(
         end,
         () -> new double[1],
-        (id, sum) -> sum[0] += id < values.length ? values[id] : 0,
+        (from, to, sum) -> {
+          for (int id = from; id < Math.min(to, values.length); id++) {
+            sum[0] += values[id];
+          }
+        },
         (sum, other) -> sum[0] += other[0]);
   }
 
