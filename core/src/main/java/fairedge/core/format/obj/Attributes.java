@@ -20,6 +20,7 @@ import java.util.Map;
 final class Attributes {
   private static final int NAMES_KEPT = 4096;
 
+  private final Decimal decimal = new Decimal();
   private final Channel[] channels = {new Channel(), new Channel()};
   private Label label = Label.NONE;
   private int labelIndex;
@@ -90,10 +91,8 @@ final class Attributes {
     double[] read = new double[3];
     int word = from;
     for (int i = 0; i < 3; i++) {
-      word = Words.skipBlank(b, word, to);
-      int end = Words.wordEnd(b, word, to);
-      read[i] = end > word ? Numbers.decimal(b, word, end) : Double.NaN;
-      word = end;
+      read[i] = decimal.read(b, Words.skipBlank(b, word, to), to);
+      word = decimal.end();
     }
     channels[attribute.ordinal()].add(read[0], read[1], read[2]);
   }

@@ -59,17 +59,19 @@ final class Numbers {
       }
       scale += exponent;
     }
-    if (digits <= 19 && mantissa >>> 53 == 0 && Math.abs(scale) < POWERS.length) {
-      double value = scale < 0 ? mantissa / POWERS[-scale] : mantissa * POWERS[scale];
+    double value = digits <= 19 ? scaled(mantissa, scale) : Double.NaN;
+    if (!Double.isNaN(value)) {
       return negative ? -value : value;
     }
-    if (digits <= 19 && mantissa != 0) {
-      double value = NearestDouble.of(mantissa, scale);
-      if (!Double.isNaN(value)) {
-        return negative ? -value : value;
-      }
-    }
     return Double.parseDouble(new String(b, from, to - from, StandardCharsets.ISO_8859_1));
+  }
+
+  /** The double nearest to a number times ten to a power; not a number where that is not told. */
+  static double scaled(long mantissa, int scale) {
+    if (mantissa >>> 53 == 0 && Math.abs(scale) < POWERS.length) {
+      return scale < 0 ? mantissa / POWERS[-scale] : mantissa * POWERS[scale];
+    }
+    return mantissa != 0 ? NearestDouble.of(mantissa, scale) : Double.NaN;
   }
 
   /** The exponent that begins with an e; the lowest integer if it is none. */

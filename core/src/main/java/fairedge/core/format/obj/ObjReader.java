@@ -52,6 +52,8 @@ public final class ObjReader {
   private int records;
   private final Map<Integer, String> problems = new HashMap<>();
   private final Attributes attributes = new Attributes();
+  private final Decimal decimal = new Decimal();
+  private int wordEnd;
 
   private int faces;
   private boolean known;
@@ -135,10 +137,8 @@ public final class ObjReader {
     }
     int word = from;
     for (int i = 0; i < 3; i++) {
-      word = Words.skipBlank(b, word, to);
-      int end = Words.wordEnd(b, word, to);
-      places[at + i] = Numbers.decimal(b, word, end);
-      word = end;
+      places[at + i] = decimal.read(b, Words.skipBlank(b, word, to), to);
+      word = decimal.end();
     }
   }
 
@@ -146,11 +146,9 @@ public final class ObjReader {
     int begin = indexCount;
     String problem = null;
     int word = Words.skipBlank(b, from, line.to);
-    int end = Words.wordEnd(b, word, line.to);
-    while (end > word && problem == null) {
-      problem = index(b, word, end);
-      word = Words.skipBlank(b, end, line.to);
-      end = Words.wordEnd(b, word, line.to);
+    while (!Words.endsAt(b, word, line.to) && problem == null) {
+      problem = index(b, word, line.to);
+      word = Words.skipBlank(b, wordEnd, line.to);
     }
     if (problem != null) {
       indexCount = begin;
@@ -167,7 +165,11 @@ public final class ObjReader {
     sorts[records++] = (byte) sort;
   }
 
-  /** Takes one index in; what is wrong with it, or null. */
+  /**
+   * Takes one index in, and notes where its word ends; what is wrong with it, or null.
+   *
+   * @param to where the line ends
+   */
   private @Nullable String index(byte[] b, int from, int to) {
     int at = from;
     boolean negative = false;
@@ -176,14 +178,12 @@ public final class ObjReader {
     }
     long value = 0;
     int digits = 0;
-    while (at < to && b[at] != '/') {
-      if (b[at] < '0' || b[at] > '9' || digits++ > 17) {
-        return "\"" + shortened(b, from, to) + "\" is no index";
-      }
+    while (at < to && b[at] >= '0' && b[at] <= '9' && digits++ <= 17) {
       value = 10 * value + b[at++] - '0';
     }
-    if (digits == 0) {
-      return "\"" + shortened(b, from, to) + "\" is no index";
+    wordEnd = Words.wordEnd(b, at, to);
+    if (digits == 0 || at < wordEnd && b[at] != '/') {
+      return "\"" + shortened(b, from, wordEnd) + "\" is no index";
     }
     if (value == 0) {
       return "index 0 names no vertex";
@@ -195,8 +195,8 @@ public final class ObjReader {
     if (indexCount == indices.length) {
       indices = Arrays.copyOf(indices, 2 * indexCount);
     }
-    if (at < to) {
-      attributes.corner(indexCount, b, at, to);
+    if (at < wordEnd) {
+      attributes.corner(indexCount, b, at, wordEnd);
     }
     indices[indexCount++] = (int) id;
     return null;

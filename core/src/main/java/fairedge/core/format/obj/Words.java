@@ -17,6 +17,10 @@ final class Words {
 
   private Words() {}
 
+  static boolean endsAt(byte[] b, int at, int to) {
+    return at >= to || ENDS[b[at] & 0xFF];
+  }
+
   static int skipBlank(byte[] b, int from, int to) {
     int at = from;
     while (at < to && BLANK[b[at] & 0xFF]) {
