@@ -2,6 +2,7 @@ package fairedge.core.flow;
 
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.Runs;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -88,18 +89,26 @@ public final class EdgeLoops {
     }
     this.chains = new Chains(lines, mesh.edgeEnd(), joined, goesOn::get);
     chains.all().forEach(this::come);
-    for (int f = 0; f < mesh.faceEnd(); f++) {
+    Runs.each(mesh.faceEnd(), this::noteBeside);
+  }
+
+  private void noteBeside(int from, int to) {
+    BitSet here = new BitSet();
+    for (int f = from; f < to; f++) {
       if (mesh.hasFace(f) && mesh.size(f) == 4) {
         int c = mesh.firstCorner(f);
-        noteBeside(c);
-        noteBeside(mesh.next(c));
+        noteBeside(c, here);
+        noteBeside(mesh.next(c), here);
       }
+    }
+    synchronized (beside) {
+      beside.or(here);
     }
   }
 
-  private void noteBeside(int side) {
+  private void noteBeside(int side, BitSet loops) {
     if (isBesideItself(side)) {
-      beside.set(loopOf(mesh.edgeOf(side)));
+      loops.set(loopOf(mesh.edgeOf(side)));
     }
   }
 
@@ -236,8 +245,8 @@ public final class EdgeLoops {
 
   private void noteBeside(IntStream edges) {
     edges.forEach(e -> {
-      noteBeside(mesh.cornerOn(e));
-      noteBeside(mesh.nextOnEdge(mesh.cornerOn(e)));
+      noteBeside(mesh.cornerOn(e), beside);
+      noteBeside(mesh.nextOnEdge(mesh.cornerOn(e)), beside);
     });
   }
 

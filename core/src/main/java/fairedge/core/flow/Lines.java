@@ -44,12 +44,13 @@ final class Lines implements Chains.Links {
     int start = mesh.edgeAt(v);
     int e = start;
     do {
-      int next = topology.uses(e) > 0 ? onward(e, v) : Mesh.NONE;
+      boolean isAsked = topology.uses(e) > 0 && !goesOn.get(portAt(e, v));
+      int next = isAsked ? onward(e, v) : Mesh.NONE;
       if (next != Mesh.NONE) {
+        // That leads back here.
         goesOn.set(portAt(e, v));
-        if (e < next) {
-          lines.join(e, next);
-        }
+        goesOn.set(portAt(next, v));
+        lines.join(e, next);
       }
       e = mesh.nextEdgeAt(v, e);
     } while (e != start);

@@ -272,7 +272,7 @@ public final class Parts {
   public int countByVertices() {
     Unions joined = new Unions(count());
     int groups = count();
-    for (int v = topology.nextBowTie(0); v >= 0; v = topology.nextBowTie(v + 1)) {
+    for (int v : topology.bowTies().stream().toArray()) {
       int first = partOf[aFaceAt(v)];
       for (int fan : Fans.at(mesh, v).each()) {
         int part = partOf[mesh.faceOf(fan)];

@@ -68,9 +68,11 @@ public final class Rings {
         int c = mesh.cornerOn(e);
         int d = mesh.nextOnEdge(c);
         if (mesh.size(mesh.faceOf(c)) == 4 && mesh.size(mesh.faceOf(d)) == 4) {
-          ways.join(portOf(c) >> 1, portOf(d) >> 1);
-          goesOn.set(portOf(c));
-          goesOn.set(portOf(d));
+          int out = portOf(c);
+          int in = portOf(d);
+          ways.join(out >> 1, in >> 1);
+          goesOn.set(out);
+          goesOn.set(in);
         }
       }
     }

@@ -1,6 +1,7 @@
 package fairedge.core.flow;
 
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.Runs;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Map;
@@ -32,6 +33,9 @@ public final class Topology {
 
   private static final VertexClass[] CLASSES = VertexClass.values();
 
+  /** Stands for this many uses of an edge and more. */
+  private static final int CROWD = 3;
+
   private Mesh mesh;
   private byte[] uses;
   private int[] valence;
@@ -40,8 +44,10 @@ public final class Topology {
   private final BitSet inconsistent = new BitSet();
   private final BitSet border = new BitSet();
   private final BitSet bowTies = new BitSet();
+  private final BitSet poles = new BitSet();
   private final BitSet apart = new BitSet();
   private final BitSet loose = new BitSet();
+  private final BitSet crowded = new BitSet();
   private final int[] edgesByUses = new int[4];
   private int fanCount;
   private int bowTieCount;
@@ -56,20 +62,25 @@ public final class Topology {
     valence = new int[mesh.vertexEnd()];
     fans = new int[mesh.vertexEnd()];
     vertexClass = new byte[mesh.vertexEnd()];
-    Unions fanOfCorner = new Unions(mesh.cornerEnd());
-    for (int e = 0; e < uses.length; e++) {
-      if (mesh.hasEdge(e)) {
-        readEdge(e, fanOfCorner);
-      }
-    }
-    joinCornersOfOneFace(fanOfCorner);
-    countFans(fanOfCorner);
-    classify();
+    Runs.each(uses.length, this::readUses);
+    Runs.each(fans.length, this::readVertices);
     for (int e = 0; e < uses.length; e++) {
       countEdge(e, 1);
     }
     for (int v = 0; v < vertexClass.length; v++) {
       countVertex(v, 1);
+    }
+  }
+
+  private void readUses(int from, int to) {
+    for (int e = from; e < to; e++) {
+      readUses(e);
+    }
+  }
+
+  private void readVertices(int from, int to) {
+    for (int v = from; v < to; v++) {
+      readVertex(v);
     }
   }
 
@@ -133,36 +144,62 @@ public final class Topology {
   }
 
   private void readUses(int e) {
-    if (e >= uses.length) {
-      return;
+    if (e < uses.length) {
+      uses[e] = (byte) (mesh.hasEdge(e) ? Math.min(mesh.uses(e), CROWD) : 0);
     }
-    uses[e] = (byte) (mesh.hasEdge(e) ? Math.min(mesh.uses(e), 3) : 0);
-    int c = uses[e] == 2 ? mesh.cornerOn(e) : Mesh.NONE;
-    boolean isAgainst = c != Mesh.NONE && mesh.vertexOf(c) == mesh.vertexOf(mesh.nextOnEdge(c));
-    inconsistentCount += put(inconsistent, e, isAgainst);
   }
 
   private void readVertex(int v) {
     if (v >= fans.length) {
       return;
     }
-    valence[v] = 0;
-    fans[v] = 0;
-    vertexClass[v] = (byte) VertexClass.APART.ordinal();
-    if (!mesh.hasVertex(v)) {
-      return;
-    }
-    valence[v] = mesh.valence(v);
-    if (valence[v] == 0) {
-      return;
-    }
-    fans[v] = Fans.at(mesh, v).count();
-    raise(v, fans[v] > 1 ? VertexClass.CROWDED : VertexClass.INNER);
-    for (int e : mesh.edgesAt(v)) {
-      if (uses[e] == 1 || uses[e] == 3) {
-        raise(v, uses[e] == 1 ? VertexClass.BORDER : VertexClass.CROWDED);
+    int edges = 0;
+    int sides = 0;
+    VertexClass is = VertexClass.APART;
+    int start = mesh.hasVertex(v) ? mesh.edgeAt(v) : Mesh.NONE;
+    int at = Mesh.NONE;
+    for (int e = start; e != Mesh.NONE; ) {
+      if (uses[e] > 0) {
+        at = at == Mesh.NONE || uses[e] == 1 ? e : at;
+        edges++;
+        sides += uses[e];
+        is = larger(is, uses[e] == 1 ? VertexClass.BORDER : VertexClass.INNER);
+        is = uses[e] == CROWD ? VertexClass.CROWDED : is;
       }
+      e = mesh.nextEdgeAt(v, e) == start ? Mesh.NONE : mesh.nextEdgeAt(v, e);
     }
+    valence[v] = edges;
+    fans[v] = edges == 0 ? 0 : fansAt(v, at, is == VertexClass.CROWDED, sides / 2);
+    vertexClass[v] = (byte) (fans[v] > 1 ? VertexClass.CROWDED : is).ordinal();
+  }
+
+  private static VertexClass larger(VertexClass a, VertexClass b) {
+    return a.compareTo(b) > 0 ? a : b;
+  }
+
+  /**
+   * How many fans: one if going on from face to face meets all corners, which is soon seen.
+   *
+   * @param e an edge of faces there; at a border that
+   * @param corners how many there are
+   */
+  private int fansAt(int v, int e, boolean isCrowded, int corners) {
+    return !isCrowded && cornersMet(v, mesh.cornerOn(e)) == corners ? 1 : Fans.at(mesh, v).count();
+  }
+
+  /**
+   * How many corners at v are met from the face of a side there on, up to a border or all round.
+   */
+  private int cornersMet(int v, int side) {
+    int met = 0;
+    int in = side;
+    int out;
+    do {
+      met++;
+      out = mesh.vertexOf(in) == v ? mesh.previous(in) : mesh.next(in);
+      in = mesh.nextOnEdge(out);
+    } while (in != out && in != side);
+    return met;
   }
 
   private void countEdge(int e, int by) {
@@ -171,8 +208,16 @@ public final class Topology {
     if (is || was) {
       edgesByUses[uses[e]] += by;
     }
-    border.set(e, is && uses[e] == 1);
-    loose.set(e, is && uses[e] == 0);
+    inconsistentCount += put(inconsistent, e, is && runsAgainst(e));
+    put(border, e, is && uses[e] == 1);
+    put(crowded, e, is && uses[e] == CROWD);
+    put(loose, e, is && uses[e] == 0);
+  }
+
+  /** Whether the two uses of an edge run the same way. */
+  private boolean runsAgainst(int e) {
+    int c = uses[e] == 2 ? mesh.cornerOn(e) : Mesh.NONE;
+    return c != Mesh.NONE && mesh.vertexOf(c) == mesh.vertexOf(mesh.nextOnEdge(c));
   }
 
   private void countVertex(int v, int by) {
@@ -181,6 +226,7 @@ public final class Topology {
     }
     fanCount += by * fans[v];
     bowTieCount += put(bowTies, v, by > 0 && fans[v] > 1);
+    put(poles, v, by > 0 && isPole(v));
     apartCount += put(apart, v, by > 0 && valence[v] == 0 && mesh.hasVertex(v));
     switch (classOf(v)) {
       case INNER -> innerValences = added(innerValences, valence[v], by);
@@ -202,102 +248,6 @@ public final class Topology {
     int[] roomy = valence < counts.length ? counts : Arrays.copyOf(counts, roomFor(valence));
     roomy[valence] += by;
     return roomy;
-  }
-
-  private void readEdge(int e, Unions fanOfCorner) {
-    int start = mesh.cornerOn(e);
-    if (start == Mesh.NONE) {
-      return;
-    }
-    int a = mesh.first(e);
-    int b = mesh.second(e);
-    valence[a]++;
-    valence[b]++;
-    int count = 1;
-    int startAtA = atVertex(start, a);
-    int startAtB = atVertex(start, b);
-    for (int c = mesh.nextOnEdge(start); c != start; c = mesh.nextOnEdge(c)) {
-      fanOfCorner.join(startAtA, atVertex(c, a));
-      fanOfCorner.join(startAtB, atVertex(c, b));
-      count++;
-    }
-    uses[e] = (byte) Math.min(count, 3);
-    if (count == 2 && mesh.vertexOf(start) == mesh.vertexOf(mesh.nextOnEdge(start))) {
-      inconsistentCount += put(inconsistent, e, true);
-    }
-  }
-
-  /** The corner at v of the face whose side leaves corner c. */
-  private int atVertex(int c, int v) {
-    return mesh.vertexOf(c) == v ? c : mesh.next(c);
-  }
-
-  /** A face that comes to a vertex more than once is one face there. */
-  private void joinCornersOfOneFace(Unions fanOfCorner) {
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (!mesh.hasFace(f) || mesh.size(f) < 4) {
-        continue;
-      }
-      if (mesh.size(f) == 4) {
-        joinIfSameVertex(
-            fanOfCorner, mesh.firstCorner(f), mesh.next(mesh.next(mesh.firstCorner(f))));
-        int second = mesh.next(mesh.firstCorner(f));
-        joinIfSameVertex(fanOfCorner, second, mesh.next(mesh.next(second)));
-      } else {
-        joinRepeated(fanOfCorner, f);
-      }
-    }
-  }
-
-  private void joinIfSameVertex(Unions fanOfCorner, int c, int d) {
-    if (mesh.vertexOf(c) == mesh.vertexOf(d)) {
-      fanOfCorner.join(c, d);
-    }
-  }
-
-  private void joinRepeated(Unions fanOfCorner, int f) {
-    long[] corners = new long[mesh.size(f)];
-    int c = mesh.firstCorner(f);
-    for (int i = 0; i < corners.length; i++) {
-      corners[i] = (long) mesh.vertexOf(c) << 32 | c;
-      c = mesh.next(c);
-    }
-    Arrays.sort(corners);
-    for (int i = 1; i < corners.length; i++) {
-      joinIfSameVertex(fanOfCorner, (int) corners[i - 1], (int) corners[i]);
-    }
-  }
-
-  private void countFans(Unions fanOfCorner) {
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (!mesh.hasFace(f)) {
-        continue;
-      }
-      int c = mesh.firstCorner(f);
-      for (int i = mesh.size(f); i > 0; i--) {
-        fans[mesh.vertexOf(c)] += fanOfCorner.rootOf(c) == c ? 1 : 0;
-        c = mesh.next(c);
-      }
-    }
-  }
-
-  private void classify() {
-    for (int v = 0; v < vertexClass.length; v++) {
-      if (valence[v] > 0) {
-        raise(v, fans[v] > 1 ? VertexClass.CROWDED : VertexClass.INNER);
-      }
-    }
-    for (int e = 0; e < uses.length; e++) {
-      if (uses[e] == 1 || uses[e] == 3) {
-        VertexClass at = uses[e] == 1 ? VertexClass.BORDER : VertexClass.CROWDED;
-        raise(mesh.first(e), at);
-        raise(mesh.second(e), at);
-      }
-    }
-  }
-
-  private void raise(int v, VertexClass to) {
-    vertexClass[v] = (byte) Math.max(vertexClass[v], to.ordinal());
   }
 
   public Mesh mesh() {
@@ -334,7 +284,7 @@ public final class Topology {
     return CLASSES[vertexClass[v]];
   }
 
-  /** Inner vertices whose valence is not 4. */
+  /** Whether v is an inner vertex whose valence is not 4. */
   public boolean isPole(int v) {
     return vertexClass[v] == VertexClass.INNER.ordinal() && valence[v] != 4;
   }
@@ -344,9 +294,24 @@ public final class Topology {
     return (BitSet) border.clone();
   }
 
-  /** The first vertex from a given one on that has more than one fan; -1 if there is none. */
-  public int nextBowTie(int from) {
-    return bowTies.nextSetBit(from);
+  /** Edges with three uses and more. */
+  public BitSet crowdedEdges() {
+    return (BitSet) crowded.clone();
+  }
+
+  /** Edges with no use. */
+  public BitSet looseEdges() {
+    return (BitSet) loose.clone();
+  }
+
+  /** Vertices that have more than one fan. */
+  public BitSet bowTies() {
+    return (BitSet) bowTies.clone();
+  }
+
+  /** Inner vertices whose valence is not 4. */
+  public BitSet poles() {
+    return (BitSet) poles.clone();
   }
 
   public int bowTieCount() {

@@ -1,11 +1,10 @@
 package fairedge.core.inspect;
 
+import fairedge.core.mesh.Runs;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
-import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /**
@@ -19,58 +18,46 @@ final class Blocks {
 
   /** Visits every id below the end; each is visited by one thread only. */
   static void each(int end, IntConsumer visit) {
-    IntStream.range(0, blocks(end))
-        .parallel()
-        .forEach(block -> {
-          for (int id = block * SIZE; id < Math.min(end, (block + 1) * SIZE); id++) {
+    Runs.each(
+        end,
+        (from, to) -> {
+          for (int id = from; id < to; id++) {
             visit.accept(id);
           }
         });
   }
 
-  /** What a search in one block finds. */
-  interface Search<T> {
+  /** What a search at one id finds. */
+  interface Look<T> {
     void look(int id, Consumer<T> found);
   }
 
   /** What is found below the end, in the order of the ids. */
-  static <T> List<T> collect(int end, Search<T> search) {
-    return IntStream.range(0, blocks(end))
+  static <T> List<T> collect(int end, Look<T> look) {
+    return search(
+        end,
+        (int from, int to, Consumer<T> found) -> {
+          for (int id = from; id < to; id++) {
+            look.look(id, found);
+          }
+        });
+  }
+
+  /** What a search at the ids from one up to, and without, another finds. */
+  interface Search<T> {
+    void look(int from, int to, Consumer<T> found);
+  }
+
+  /** The same where every id counts: whoever searches goes from id to id himself. */
+  static <T> List<T> search(int end, Search<T> search) {
+    return IntStream.range(0, (end + SIZE - 1) / SIZE)
         .parallel()
         .mapToObj(block -> {
           List<T> found = new ArrayList<>();
-          for (int id = block * SIZE; id < Math.min(end, (block + 1) * SIZE); id++) {
-            search.look(id, found::add);
-          }
+          search.look(block * SIZE, Math.min(end, (block + 1) * SIZE), found::add);
           return found;
         })
         .flatMap(List::stream)
         .toList();
-  }
-
-  /** What a visit of one id adds to what is gathered. */
-  interface Visit<T> {
-    void visit(int id, T gathered);
-  }
-
-  /** Gathers over every id below the end, block by block, and adds the blocks up in their order. */
-  static <T> T gather(int end, Supplier<T> empty, Visit<T> visit, BiConsumer<T, T> add) {
-    T sum = empty.get();
-    IntStream.range(0, blocks(end))
-        .parallel()
-        .mapToObj(block -> {
-          T gathered = empty.get();
-          for (int id = block * SIZE; id < Math.min(end, (block + 1) * SIZE); id++) {
-            visit.visit(id, gathered);
-          }
-          return gathered;
-        })
-        .toList()
-        .forEach(gathered -> add.accept(sum, gathered));
-    return sum;
-  }
-
-  private static int blocks(int end) {
-    return (end + SIZE - 1) / SIZE;
   }
 }

@@ -62,18 +62,21 @@ final class DoubleFinder implements Finder {
     }
     Mesh mesh = subject.mesh();
     double weld = subject.weld();
-    return !Blocks.collect(
+    return !Blocks.search(
             mesh.vertexEnd(),
-            (int v, Consumer<Integer> found) -> {
-              if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-                grid.nearVertex(
-                    v,
-                    weld,
-                    w -> {
-                      if (mesh.position(v).distance(mesh.position(w)) <= weld) {
-                        found.accept(v);
-                      }
-                    });
+            (int from, int to, Consumer<Integer> found) -> {
+              VertexGrid.Asker asker =
+                  grid.asker(
+                      weld,
+                      (v, w) -> {
+                        if (mesh.position(v).distance(mesh.position(w)) <= weld) {
+                          found.accept(v);
+                        }
+                      });
+              for (int v = from; v < to; v++) {
+                if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
+                  asker.aboutVertex(v);
+                }
               }
             })
         .isEmpty();

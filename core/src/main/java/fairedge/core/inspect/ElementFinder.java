@@ -3,9 +3,11 @@ package fairedge.core.inspect;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Looks at every element of one kind by itself: what it finds at one depends on what lies round it
@@ -27,10 +29,25 @@ abstract class ElementFinder implements Finder {
    */
   abstract void look(Subject subject, int id, Consumer<Finding> found);
 
+  /** The only elements that need to be looked at; null where that is not known. */
+  @Nullable BitSet candidates(Subject subject) {
+    return null;
+  }
+
   @Override
   public final List<Finding> find(Subject subject) {
-    return Blocks.collect(
-        endIn(subject.mesh()), (int id, Consumer<Finding> found) -> look(subject, id, found));
+    BitSet candidates = candidates(subject);
+    return Blocks.search(
+        endIn(subject.mesh()),
+        (int from, int to, Consumer<Finding> found) -> {
+          for (int id = next(candidates, from); id >= 0 && id < to; id = next(candidates, id + 1)) {
+            look(subject, id, found);
+          }
+        });
+  }
+
+  private static int next(@Nullable BitSet candidates, int from) {
+    return candidates == null ? from : candidates.nextSetBit(from);
   }
 
   private int endIn(Mesh mesh) {

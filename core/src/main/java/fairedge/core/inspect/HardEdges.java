@@ -32,11 +32,13 @@ final class HardEdges {
     this.angle = angle;
     this.marked = marked;
     this.cosine = StrictMath.cos(StrictMath.toRadians(angle));
-    Blocks.collect(
+    Blocks.search(
             mesh.edgeEnd(),
-            (int e, Consumer<Integer> found) -> {
-              if (tell(e)) {
-                found.accept(e);
+            (int from, int to, Consumer<Integer> found) -> {
+              for (int e = from; e < to; e++) {
+                if (tell(e)) {
+                  found.accept(e);
+                }
               }
             })
         .forEach(hard::set);

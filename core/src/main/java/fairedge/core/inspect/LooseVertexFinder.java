@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.BitSet;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -9,6 +10,11 @@ import java.util.function.Consumer;
 final class LooseVertexFinder extends ElementFinder {
   LooseVertexFinder() {
     super(Element.Kind.VERTEX);
+  }
+
+  @Override
+  BitSet candidates(Subject subject) {
+    return subject.topology().verticesApart();
   }
 
   @Override

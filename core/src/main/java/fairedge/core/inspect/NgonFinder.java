@@ -3,6 +3,7 @@ package fairedge.core.inspect;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.BitSet;
 import java.util.function.Consumer;
 
 /**
@@ -21,6 +22,11 @@ import java.util.function.Consumer;
 final class NgonFinder extends ElementFinder {
   NgonFinder() {
     super(Element.Kind.FACE);
+  }
+
+  @Override
+  BitSet candidates(Subject subject) {
+    return subject.otherThanQuads().all();
   }
 
   @Override

@@ -4,6 +4,7 @@ import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.BitSet;
 import java.util.function.Consumer;
 
 /**
@@ -24,6 +25,11 @@ final class PoleFinder extends ElementFinder {
 
   PoleFinder() {
     super(Element.Kind.VERTEX);
+  }
+
+  @Override
+  BitSet candidates(Subject subject) {
+    return subject.topology().poles();
   }
 
   @Override

@@ -15,6 +15,11 @@ final class RingStopFinder extends ElementFinder {
   }
 
   @Override
+  BitSet candidates(Subject subject) {
+    return subject.otherThanQuads().all();
+  }
+
+  @Override
   void look(Subject subject, int f, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
     if (!mesh.hasFace(f) || mesh.size(f) == 4) {

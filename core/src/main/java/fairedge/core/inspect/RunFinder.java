@@ -35,11 +35,13 @@ abstract class RunFinder implements Finder {
   public final List<Finding> find(Subject subject) {
     return told(
         subject,
-        Blocks.collect(
+        Blocks.search(
             endIn(subject.mesh()),
-            (int id, Consumer<Integer> found) -> {
-              if (isMet(subject, id)) {
-                found.accept(id);
+            (int from, int to, Consumer<Integer> found) -> {
+              for (int id = from; id < to; id++) {
+                if (isMet(subject, id)) {
+                  found.accept(id);
+                }
               }
             }));
   }

@@ -44,8 +44,7 @@ final class Subject {
   private final FaceShapes shapes;
   private final HardEdges hardEdges;
   private final Strips strips;
-  private final BitSet triangles = new BitSet();
-  private int triangleCount;
+  private final OtherThanQuads otherThanQuads;
   private boolean stripsAreMarked;
   private Parts parts;
   private Lazy<VertexGrid> vertexGrid = lazyVertexGrid();
@@ -75,20 +74,16 @@ final class Subject {
     this.placement = starter == null ? null : placementOf(mesh, starter, tolerance);
     this.starter = starter == null || placement == null ? starter : starter.placedFor(placement);
     this.wanted = placement == null ? wanted : wanted.placedFor(placement);
-    this.topology = new Topology(mesh);
     // In the pool of whoever asks, so that he says how many processors it may take.
-    ForkJoinTask<Rings> around = ForkJoinTask.adapt(() -> new Rings(topology)).fork();
-    ForkJoinTask<EdgeLoops> along = ForkJoinTask.adapt(() -> new EdgeLoops(topology)).fork();
-    this.parts = new Parts(topology);
+    ForkJoinTask<Topology> hanging = ForkJoinTask.adapt(() -> new Topology(mesh)).fork();
     this.shapes = new FaceShapes(mesh, threshold(Threshold.SLIVER));
+    this.topology = hanging.join();
+    ForkJoinTask<EdgeLoops> along = ForkJoinTask.adapt(() -> new EdgeLoops(topology)).fork();
+    ForkJoinTask<Rings> around = ForkJoinTask.adapt(() -> new Rings(topology)).fork();
+    this.parts = new Parts(topology);
     this.rings = around.join();
     this.loops = along.join();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.size(f) == 3) {
-        triangles.set(f);
-        triangleCount++;
-      }
-    }
+    this.otherThanQuads = new OtherThanQuads(mesh);
     this.hardEdges = new HardEdges(topology, shapes, threshold(Threshold.HARD_EDGE), marked());
     this.strips = new Strips(this);
   }
@@ -132,11 +127,7 @@ final class Subject {
     Closure closure = Closure.of(mesh, touched);
     boolean borders = topology.update(mesh, closure.vertices(), closure.edges());
     double more = shapes.update(mesh, closure.faces());
-    for (int f : closure.faces()) {
-      triangleCount -= triangles.get(f) ? 1 : 0;
-      triangles.set(f, mesh.hasFace(f) && mesh.size(f) == 3);
-      triangleCount += triangles.get(f) ? 1 : 0;
-    }
+    otherThanQuads.update(mesh, closure.faces());
     Rings.Met met = rings.update(mesh, closure.faces(), closure.edges());
     IdSet fresh = loops.update(mesh, closure.vertices(), closure.edges());
     hardEdges.mark(mesh, closure.edges(), markedBy());
@@ -343,17 +334,8 @@ final class Subject {
     return volumes.get();
   }
 
-  int triangleCount() {
-    return triangleCount;
-  }
-
-  boolean isTriangle(int f) {
-    return triangles.get(f);
-  }
-
-  /** The faces with three sides; a copy. */
-  BitSet triangles() {
-    return (BitSet) triangles.clone();
+  OtherThanQuads otherThanQuads() {
+    return otherThanQuads;
   }
 
   Rings rings() {

@@ -51,25 +51,29 @@ final class TouchingFinder implements Finder {
       return allCrowded(subject);
     }
     return Pairs.of(
-        Blocks.collect(
-                mesh.edgeEnd(), (int e, Consumer<Long> found) -> ask(subject, vertices, e, found))
+        Blocks.search(
+                mesh.edgeEnd(),
+                (int from, int to, Consumer<Long> found) -> ask(subject, vertices, from, to, found))
             .stream()
             .mapToLong(Long::longValue));
   }
 
-  /** The vertices that an edge is touched by. */
-  private static void ask(Subject subject, VertexGrid vertices, int e, Consumer<Long> found) {
-    if (!subject.isPlacedSide(e)) {
-      return;
+  /** The vertices that edges are touched by. */
+  private static void ask(
+      Subject subject, VertexGrid vertices, int from, int to, Consumer<Long> found) {
+    VertexGrid.Asker asker =
+        vertices.asker(
+            subject.weld(),
+            (e, v) -> {
+              if (touches(subject, v, e)) {
+                found.accept(Pairs.pair(v, e));
+              }
+            });
+    for (int e = from; e < to; e++) {
+      if (subject.topology().uses(e) > 0) {
+        asker.aboutEdge(e);
+      }
     }
-    vertices.nearEdge(
-        e,
-        subject.weld(),
-        v -> {
-          if (touches(subject, v, e)) {
-            found.accept(Pairs.pair(v, e));
-          }
-        });
   }
 
   private static boolean touches(Subject subject, int v, int e) {

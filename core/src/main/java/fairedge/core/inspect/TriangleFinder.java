@@ -38,14 +38,15 @@ final class TriangleFinder implements Finder {
 
   @Override
   public List<Finding> find(Subject subject) {
-    BitSet free = subject.triangles();
+    BitSet free = subject.otherThanQuads().triangles();
     return isNearlyAll(subject) ? List.of(allTriangles(subject, free)) : found(subject, free);
   }
 
   private static boolean isNearlyAll(Subject subject) {
     Starter starter = subject.starter();
     boolean expected = starter != null && starter.hasTriangles();
-    return !expected && subject.triangleCount() > NEARLY_ALL * subject.mesh().faceCount();
+    return !expected
+        && subject.otherThanQuads().triangleCount() > NEARLY_ALL * subject.mesh().faceCount();
   }
 
   /** What is told of triangles depends on those that hang together with them by vertices. */
@@ -81,14 +82,14 @@ final class TriangleFinder implements Finder {
     Mesh mesh = subject.mesh();
     IdSet group = new IdSet();
     IdSet reached = new IdSet();
-    int[] queue = Arrays.stream(faces).filter(subject::isTriangle).toArray();
+    int[] queue = Arrays.stream(faces).filter(subject.otherThanQuads()::isTriangle).toArray();
     group.addAll(queue);
     while (queue.length > 0) {
       IntStream.Builder next = IntStream.builder();
       for (int f : queue) {
         for (int v : mesh.vertices(f)) {
           for (int g : reached.add(v) ? mesh.facesAt(v) : new int[0]) {
-            if (subject.isTriangle(g) && group.add(g)) {
+            if (subject.otherThanQuads().isTriangle(g) && group.add(g)) {
               next.add(g);
             }
           }

@@ -578,13 +578,30 @@ public final class Mesh {
 
   /** The box round all vertices with a place that are in faces. Cost: the whole mesh. */
   public Bounds bounds() {
-    Bounds bounds = Bounds.EMPTY;
-    for (int v = 0; v < vertexEnd; v++) {
+    Bounds[] ofRuns = new Bounds[Runs.count(vertexEnd)];
+    Runs.each(vertexEnd, (from, to) -> ofRuns[Runs.numberOf(from)] = bounds(from, to));
+    return Arrays.stream(ofRuns).reduce(Bounds.EMPTY, Bounds::with);
+  }
+
+  /** No object for each vertex. */
+  private Bounds bounds(int from, int to) {
+    double lowX = Double.POSITIVE_INFINITY;
+    double lowY = lowX;
+    double lowZ = lowX;
+    double highX = Double.NEGATIVE_INFINITY;
+    double highY = highX;
+    double highZ = highX;
+    for (int v = from; v < to; v++) {
       if (hasVertex(v) && hasPlace(v) && isInFace(v)) {
-        bounds = bounds.with(position(v));
+        lowX = Math.min(lowX, x[v]);
+        lowY = Math.min(lowY, y[v]);
+        lowZ = Math.min(lowZ, z[v]);
+        highX = Math.max(highX, x[v]);
+        highY = Math.max(highY, y[v]);
+        highZ = Math.max(highZ, z[v]);
       }
     }
-    return bounds;
+    return new Bounds(new Vec3(lowX, lowY, lowZ), new Vec3(highX, highY, highZ));
   }
 
   public boolean isInFace(int v) {

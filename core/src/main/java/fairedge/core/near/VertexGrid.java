@@ -1,9 +1,9 @@
 package fairedge.core.near;
 
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.Runs;
 import java.util.Arrays;
-import java.util.function.IntConsumer;
-import java.util.stream.IntStream;
+import java.util.concurrent.atomic.AtomicBoolean;
 
 /**
  * The vertices of a mesh in a grid whose cells are twice as wide as its edges are long on average,
@@ -12,8 +12,6 @@ import java.util.stream.IntStream;
  * processors; of a question what lies in the cells it meets. About 12 bytes a vertex.
  */
 public final class VertexGrid {
-  private static final int BLOCK = 1 << 14;
-
   /**
    * Where so many lie in one bucket on average, seen from each, it is better searched otherwise.
    */
@@ -22,11 +20,12 @@ public final class VertexGrid {
   /** With longer edges no grid is made use of. */
   private static final double BEYOND = 1e100;
 
-  /** No cell is told from its neighbours so far out. */
-  private static final double FAR = 0x1p52;
+  /** Nor with vertices so many cells away from the origin: they are counted by integers. */
+  private static final double FAR = 0x1p30;
 
   private final Mesh mesh;
   private final double width;
+  private final double perWidth;
   private final int mask;
   private final int[] starts;
   private final int[] items;
@@ -41,12 +40,18 @@ public final class VertexGrid {
     this.mesh = mesh;
     double mean = meanLength(mesh);
     width = mean < BEYOND ? Math.max(least, 2 * mean) : least;
+    perWidth = 1 / width;
     mask = Integer.highestOneBit(Math.max(1, mesh.vertexCount())) * 2 - 1;
     int[] bucketOf = new int[mesh.vertexEnd()];
-    blocks(mesh.vertexEnd())
-        .forEach(block -> {
-          for (int v = block * BLOCK; v < Math.min(bucketOf.length, (block + 1) * BLOCK); v++) {
+    AtomicBoolean isFar = new AtomicBoolean();
+    Runs.each(
+        bucketOf.length,
+        (from, to) -> {
+          for (int v = from; v < to; v++) {
             bucketOf[v] = isPlaced(v) ? bucketAt(mesh.x(v), mesh.y(v), mesh.z(v)) : Mesh.NONE;
+            if (isPlaced(v) && !isInReach(v)) {
+              isFar.setPlain(true);
+            }
           }
         });
     starts = new int[mask + 2];
@@ -61,7 +66,7 @@ public final class VertexGrid {
       starts[i + 1] += starts[i];
     }
     items = new int[starts[mask + 1]];
-    isCrowded = looks > (long) CROWDED * items.length || !(mean < BEYOND);
+    isCrowded = looks > (long) CROWDED * items.length || !(mean < BEYOND) || isFar.get();
     int[] filled = Arrays.copyOf(starts, mask + 1);
     for (int v = 0; v < bucketOf.length; v++) {
       if (bucketOf[v] != Mesh.NONE) {
@@ -70,8 +75,10 @@ public final class VertexGrid {
     }
   }
 
-  private static IntStream blocks(int end) {
-    return IntStream.range(0, (end + BLOCK - 1) / BLOCK).parallel();
+  private boolean isInReach(int v) {
+    return Math.abs(mesh.x(v)) * perWidth < FAR
+        && Math.abs(mesh.y(v)) * perWidth < FAR
+        && Math.abs(mesh.z(v)) * perWidth < FAR;
   }
 
   private boolean isPlaced(int v) {
@@ -80,13 +87,16 @@ public final class VertexGrid {
 
   /** Of the edges whose length is a number; infinite where one is too long for that. */
   private static double meanLength(Mesh mesh) {
-    double[] sums = new double[(mesh.edgeEnd() + BLOCK - 1) / BLOCK];
-    blocks(mesh.edgeEnd())
-        .forEach(block -> {
-          for (int e = block * BLOCK; e < Math.min(mesh.edgeEnd(), (block + 1) * BLOCK); e++) {
+    double[] sums = new double[Runs.count(mesh.edgeEnd())];
+    Runs.each(
+        mesh.edgeEnd(),
+        (from, to) -> {
+          double sum = 0;
+          for (int e = from; e < to; e++) {
             double length = mesh.hasEdge(e) ? lengthOf(mesh, e) : 0;
-            sums[block] += Double.isNaN(length) ? 0 : length;
+            sum += Double.isNaN(length) ? 0 : length;
           }
+          sums[Runs.numberOf(from)] = sum;
         });
     return Arrays.stream(sums).sum() / Math.max(1, mesh.edgeCount());
   }
@@ -98,7 +108,10 @@ public final class VertexGrid {
     return Math.sqrt(x * x + y * y + z * z);
   }
 
-  /** Whether vertices crowd in few cells: then questions would take too many looks. */
+  /**
+   * Whether vertices crowd in few cells, so that questions would take too many looks, or lie so far
+   * out that cells can't be told apart: then none is to be asked.
+   */
   public boolean isCrowded() {
     return isCrowded;
   }
@@ -107,122 +120,168 @@ public final class VertexGrid {
     return bucket(cell(x), cell(y), cell(z));
   }
 
-  private long cell(double at) {
-    return (long) Math.clamp(Math.floor(at / width), -FAR, FAR);
+  private int cell(double at) {
+    return (int) Math.floor(at * perWidth);
   }
 
   /** Cells side by side along the first axis have buckets side by side in memory. */
-  private int bucket(long x, long y, long z) {
+  private int bucket(int x, long y, long z) {
     long row = (y * 0xBF58476D1CE4E5B9L ^ z) * 0x94D049BB133111EBL;
     return (int) (x + (row >>> 24)) & mask;
   }
 
-  /**
-   * Tells later vertices that may lie within a distance of a vertex, all that do among them; one
-   * may be told twice.
-   *
-   * @param distance no more than the least width of the cells
-   */
-  public void nearVertex(int v, double distance, IntConsumer told) {
-    double px = mesh.x(v);
-    double py = mesh.y(v);
-    double pz = mesh.z(v);
-    long highX = cell(px + distance);
-    long highY = cell(py + distance);
-    long highZ = cell(pz + distance);
-    for (long x = cell(px - distance); x <= highX; x++) {
-      for (long y = cell(py - distance); y <= highY; y++) {
-        for (long z = cell(pz - distance); z <= highZ; z++) {
-          int bucket = bucket(x, y, z);
-          for (int i = starts[bucket + 1] - 1; i >= starts[bucket] && items[i] > v; i--) {
-            int w = items[i];
-            if (Math.abs(mesh.x(w) - px) <= distance
-                && Math.abs(mesh.y(w) - py) <= distance
-                && Math.abs(mesh.z(w) - pz) <= distance) {
-              told.accept(w);
-            }
-          }
-        }
-      }
-    }
+  /** Takes in what is near. */
+  public interface Told {
+    /**
+     * @param asking the vertex or edge that is asked about
+     * @param near a vertex that may lie near to it
+     */
+    void tell(int asking, int near);
   }
 
   /**
-   * Tells vertices that may lie within a distance of an edge and are no ends of it, all that do
-   * among them; one may be told more than once. Long edges are gone along piece by piece.
+   * For questions about many vertices or edges, one after the other on one thread.
    *
-   * @param e both of whose ends have places
-   * @param distance no more than the least width of the cells
+   * @param distance up to which vertices count as near; no more than the least width of the cells
    */
-  public void nearEdge(int e, double distance, IntConsumer told) {
-    int a = mesh.first(e);
-    int b = mesh.second(e);
-    double ax = mesh.x(a);
-    double ay = mesh.y(a);
-    double az = mesh.z(a);
-    double dx = mesh.x(b) - ax;
-    double dy = mesh.y(b) - ay;
-    double dz = mesh.z(b) - az;
-    double longest = Math.max(Math.abs(dx), Math.max(Math.abs(dy), Math.abs(dz)));
-    int pieces = (int) Math.max(1, Math.ceil(longest / width));
-    Box box = new Box();
-    for (int i = 0; i < pieces; i++) {
-      double s = (double) i / pieces;
-      double t = (double) (i + 1) / pieces;
-      box.lowX = ax + Math.min(s * dx, t * dx) - distance;
-      box.highX = ax + Math.max(s * dx, t * dx) + distance;
-      box.lowY = ay + Math.min(s * dy, t * dy) - distance;
-      box.highY = ay + Math.max(s * dy, t * dy) + distance;
-      box.lowZ = az + Math.min(s * dz, t * dz) - distance;
-      box.highZ = az + Math.max(s * dz, t * dz) + distance;
-      inBox(box, e, distance, told);
-    }
+  public Asker asker(double distance, Told told) {
+    return new Asker(distance, told);
   }
 
-  /** A box as it is filled anew for each piece of an edge. */
-  private static final class Box {
+  /** Asks; made once for many questions. */
+  public final class Asker {
+    private final double distance;
+
+    /** A little more than the square: what is near is told by the distance itself. */
+    private final double limit;
+
+    private final Told told;
+
+    /** A box that is looked into, filled anew for each piece of an edge. */
     private double lowX;
+
     private double lowY;
     private double lowZ;
     private double highX;
     private double highY;
     private double highZ;
-  }
 
-  private void inBox(Box box, int e, double distance, IntConsumer told) {
-    long highX = cell(box.highX);
-    long highY = cell(box.highY);
-    long highZ = cell(box.highZ);
-    long lowY = cell(box.lowY);
-    long lowZ = cell(box.lowZ);
-    for (long x = cell(box.lowX); x <= highX; x++) {
-      for (long y = lowY; y <= highY; y++) {
-        for (long z = lowZ; z <= highZ; z++) {
-          inBucket(bucket(x, y, z), box, e, distance, told);
+    private Asker(double distance, Told told) {
+      this.distance = distance;
+      this.limit = 1.0001 * distance * distance;
+      this.told = told;
+    }
+
+    /**
+     * Tells later vertices that may lie within the distance of a vertex, all that do among them;
+     * one may be told twice.
+     *
+     * @param v one with a place
+     */
+    public void aboutVertex(int v) {
+      spanX(mesh.x(v), mesh.x(v));
+      spanY(mesh.y(v), mesh.y(v));
+      spanZ(mesh.z(v), mesh.z(v));
+      int lastX = cell(highX);
+      int lastY = cell(highY);
+      int lastZ = cell(highZ);
+      for (int z = cell(lowZ); z <= lastZ; z++) {
+        for (int y = cell(lowY); y <= lastY; y++) {
+          for (int x = cell(lowX); x <= lastX; x++) {
+            laterInBucket(v, bucket(x, y, z));
+          }
         }
       }
     }
-  }
 
-  private void inBucket(int bucket, Box box, int e, double distance, IntConsumer told) {
-    // A little more than the square: what is near is told by the distance itself.
-    double limit = 1.0001 * distance * distance;
-    int end = starts[bucket + 1];
-    for (int i = starts[bucket]; i < end; i++) {
-      int v = items[i];
+    private void laterInBucket(int v, int bucket) {
+      for (int i = starts[bucket + 1] - 1; i >= starts[bucket] && items[i] > v; i--) {
+        if (isInBox(items[i])) {
+          told.tell(v, items[i]);
+        }
+      }
+    }
+
+    /**
+     * Tells vertices that may lie within the distance of an edge and are no ends of it, all that do
+     * among them; one may be told more than once. None of an edge whose ends have no places. Long
+     * edges are gone along piece by piece.
+     */
+    public void aboutEdge(int e) {
+      int a = mesh.first(e);
+      int b = mesh.second(e);
+      double x = mesh.x(a);
+      double y = mesh.y(a);
+      double z = mesh.z(a);
+      double alongX = mesh.x(b) - x;
+      double alongY = mesh.y(b) - y;
+      double alongZ = mesh.z(b) - z;
+      double longest = Math.max(Math.abs(alongX), Math.max(Math.abs(alongY), Math.abs(alongZ)));
+      if (longest <= width) {
+        spanX(x, x + alongX);
+        spanY(y, y + alongY);
+        spanZ(z, z + alongZ);
+        inBox(e);
+      } else if (longest <= Double.MAX_VALUE) {
+        int pieces = (int) Math.ceil(longest * perWidth);
+        for (int i = 0; i < pieces; i++) {
+          double s = (double) i / pieces;
+          double t = (double) (i + 1) / pieces;
+          spanX(x + s * alongX, x + t * alongX);
+          spanY(y + s * alongY, y + t * alongY);
+          spanZ(z + s * alongZ, z + t * alongZ);
+          inBox(e);
+        }
+      }
+    }
+
+    private void spanX(double from, double to) {
+      lowX = Math.min(from, to) - distance;
+      highX = Math.max(from, to) + distance;
+    }
+
+    private void spanY(double from, double to) {
+      lowY = Math.min(from, to) - distance;
+      highY = Math.max(from, to) + distance;
+    }
+
+    private void spanZ(double from, double to) {
+      lowZ = Math.min(from, to) - distance;
+      highZ = Math.max(from, to) + distance;
+    }
+
+    private void inBox(int e) {
+      int firstX = cell(lowX);
+      int firstY = cell(lowY);
+      int lastX = cell(highX);
+      int lastY = cell(highY);
+      int lastZ = cell(highZ);
+      for (int z = cell(lowZ); z <= lastZ; z++) {
+        for (int y = firstY; y <= lastY; y++) {
+          for (int x = firstX; x <= lastX; x++) {
+            inBucket(e, bucket(x, y, z));
+          }
+        }
+      }
+    }
+
+    private void inBucket(int e, int bucket) {
+      int a = mesh.first(e);
+      int b = mesh.second(e);
+      int end = starts[bucket + 1];
+      for (int i = starts[bucket]; i < end; i++) {
+        int v = items[i];
+        if (v != a && v != b && isInBox(v) && mesh.squaredDistance(e, v) <= limit) {
+          told.tell(e, v);
+        }
+      }
+    }
+
+    private boolean isInBox(int v) {
       double x = mesh.x(v);
       double y = mesh.y(v);
-      if (x < box.lowX || x > box.highX || y < box.lowY || y > box.highY) {
-        continue;
-      }
       double z = mesh.z(v);
-      if (z >= box.lowZ
-          && z <= box.highZ
-          && v != mesh.first(e)
-          && v != mesh.second(e)
-          && mesh.squaredDistance(e, v) <= limit) {
-        told.accept(v);
-      }
+      return x >= lowX && x <= highX && y >= lowY && y <= highY && z >= lowZ && z <= highZ;
     }
   }
 }

@@ -1,6 +1,7 @@
 package fairedge.core.subdivide;
 
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.Runs;
 
 /**
  * The Catmull-Clark surface of a mesh (Catmull and Clark, "Recursively generated B-spline surfaces

@@ -1,6 +1,7 @@
 package fairedge.core.subdivide;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Runs;
 import java.util.BitSet;
 
 /**

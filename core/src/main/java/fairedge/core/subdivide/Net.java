@@ -1,6 +1,7 @@
 package fairedge.core.subdivide;
 
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.Runs;
 import java.util.Arrays;
 import java.util.BitSet;
 import org.jspecify.annotations.Nullable;

@@ -22,7 +22,7 @@ class VertexGridTest {
     assertThat(grid.isCrowded()).isFalse();
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       TreeSet<Integer> told = new TreeSet<>();
-      grid.nearEdge(e, NEAR, told::add);
+      grid.asker(NEAR, (asking, near) -> told.add(near)).aboutEdge(e);
       Vec3 a = mesh.position(mesh.first(e));
       Vec3 b = mesh.position(mesh.second(e));
       for (int v = 0; v < mesh.vertexEnd(); v++) {
@@ -36,7 +36,7 @@ class VertexGridTest {
     }
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       TreeSet<Integer> told = new TreeSet<>();
-      grid.nearVertex(v, NEAR, told::add);
+      grid.asker(NEAR, (asking, near) -> told.add(near)).aboutVertex(v);
       for (int w = v + 1; w < mesh.vertexEnd(); w++) {
         if (mesh.position(v).distance(mesh.position(w)) <= NEAR) {
           assertThat(told).contains(w);
