@@ -2,8 +2,10 @@ package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.BitSet;
 import java.util.List;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * {@code folded}: an edge with two faces, both with a front, whose fronts differ by over the
@@ -16,14 +18,16 @@ final class FoldedFinder extends ElementFinder {
   }
 
   @Override
+  @Nullable BitSet candidates(Subject subject) {
+    HardEdges hard = subject.hardEdges();
+    return subject.threshold(Threshold.FOLDED) >= hard.angle() ? hard.turning() : null;
+  }
+
+  @Override
   void look(Subject subject, int e, Consumer<Finding> found) {
-    double most = subject.threshold(Threshold.FOLDED);
-    // Most turn by less than a right angle.
-    if (subject.topology().uses(e) == 2 && !(most > 90 && subject.hardEdges().surelyUnder(e, 0))) {
-      double turn = subject.hardEdges().turnAt(e);
-      if (turn > most) {
-        found.accept(finding(subject, e, turn));
-      }
+    double turn = subject.hardEdges().turnAt(e);
+    if (turn > subject.threshold(Threshold.FOLDED)) {
+      found.accept(finding(subject, e, turn));
     }
   }
 

@@ -21,6 +21,10 @@ final class HardEdges {
   private final BitSet marked;
   private final BitSet hard = new BitSet();
 
+  /** Edges that turn by over the angle. */
+  private final BitSet turning = new BitSet();
+
+
   /**
    * @param angle by more than which a hard edge turns, degrees
    * @param marked two-sided edges that are hard however they turn
@@ -36,12 +40,14 @@ final class HardEdges {
             mesh.edgeEnd(),
             (int from, int to, Consumer<Integer> found) -> {
               for (int e = from; e < to; e++) {
-                if (tell(e)) {
+                if (turns(e)) {
                   found.accept(e);
                 }
               }
             })
-        .forEach(hard::set);
+        .forEach(turning::set);
+    hard.or(marked);
+    turning.stream().filter(this::standsOut).forEach(hard::set);
   }
 
   /**
@@ -63,7 +69,8 @@ final class HardEdges {
    */
   void update(int[] edges) {
     for (int e : edges) {
-      hard.set(e, mesh.hasEdge(e) && tell(e));
+      turning.set(e, mesh.hasEdge(e) && turns(e));
+      hard.set(e, mesh.hasEdge(e) && marked.get(e) || turning.get(e) && standsOut(e));
     }
   }
 
@@ -81,21 +88,29 @@ final class HardEdges {
     return hard.get(e);
   }
 
-  private boolean tell(int e) {
-    if (marked.get(e)) {
-      return true;
-    }
-    if (!turnsOver(e)) {
-      return false;
-    }
+  private boolean standsOut(int e) {
     double turn = turnAt(e);
     int c = mesh.cornerOn(e);
     return standsOut(turn, c) && standsOut(turn, mesh.nextOnEdge(c));
   }
 
+  private boolean turns(int e) {
+    return topology.uses(e) == 2 && !surelyUnder(e, cosine) && turnAt(e) > angle;
+  }
+
   /** Whether the surface turns at e by over the angle of a hard edge, hard or not. */
   boolean turnsOver(int e) {
-    return topology.uses(e) == 2 && !surelyUnder(e, cosine) && turnAt(e) > angle;
+    return turning.get(e);
+  }
+
+  /** All edges at which it does; a copy. */
+  BitSet turning() {
+    return (BitSet) turning.clone();
+  }
+
+  /** The angle of a hard edge, degrees. */
+  double angle() {
+    return angle;
   }
 
   /** Whether the surface surely turns by less than an angle at a two-sided edge, by its cosine. */

@@ -26,7 +26,7 @@ final class JumpFinder extends RunFinder {
   @Override
   boolean isMet(Subject subject, int e) {
     double most = subject.threshold(Threshold.JUMP);
-    return !isSurelyEven(subject, e, most)
+    return mayJump(subject, e, most * most)
         && ratioAt(subject, e) > most
         && !isAtStrip(subject, e)
         && subject.hardEdges().turnAt(e) <= subject.threshold(Threshold.HARD_EDGE);
@@ -38,20 +38,24 @@ final class JumpFinder extends RunFinder {
   }
 
   /**
-   * Most neighbours: a width is no more than twice the mean side of its quad, and no less than that
-   * over the ratio of the quad's longest side to its shortest.
+   * Whether of the four sides beside an edge the longest is over so many times as long as the
+   * shortest, told by their squares: means of two differ by no more.
    */
-  private static boolean isSurelyEven(Subject subject, int e, double most) {
+  private static boolean mayJump(Subject subject, int e, double squaredRatio) {
     if (subject.topology().uses(e) != 2) {
-      return true;
+      return false;
     }
     Mesh mesh = subject.mesh();
-    FaceShapes shapes = subject.shapes();
-    int f = mesh.faceOf(mesh.cornerOn(e));
-    int g = mesh.faceOf(mesh.nextOnEdge(mesh.cornerOn(e)));
-    double one = shapes.meanSide(f);
-    double other = shapes.meanSide(g);
-    return 2 * one * shapes.aspect(g) < most * other && 2 * other * shapes.aspect(f) < most * one;
+    int c = mesh.cornerOn(e);
+    int d = mesh.nextOnEdge(c);
+    double one = mesh.squaredLength(mesh.edgeOf(mesh.next(c)));
+    double two = mesh.squaredLength(mesh.edgeOf(mesh.previous(c)));
+    double three = mesh.squaredLength(mesh.edgeOf(mesh.next(d)));
+    double four = mesh.squaredLength(mesh.edgeOf(mesh.previous(d)));
+    double shortest = Math.min(Math.min(one, two), Math.min(three, four));
+    double longest = Math.max(Math.max(one, two), Math.max(three, four));
+    // A little less, for rounding; no number counts as one that may.
+    return !(longest < 0.9999 * squaredRatio * shortest);
   }
 
   private static boolean isAtStrip(Subject subject, int e) {

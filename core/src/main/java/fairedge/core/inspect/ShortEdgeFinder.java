@@ -24,9 +24,10 @@ final class ShortEdgeFinder extends ElementFinder {
   @Override
   void look(Subject subject, int e, Consumer<Finding> found) {
     Mesh mesh = subject.mesh();
-    if (!subject.isPlacedSide(e)) {
+    if (subject.topology().uses(e) == 0) {
       return;
     }
+    // No number, or endless, where an end has no place: then it is not found to be short.
     double length = mesh.length(e);
     if (length <= subject.weld()) {
       found.accept(finding(subject, Rule.SHORT_EDGE, e, length));

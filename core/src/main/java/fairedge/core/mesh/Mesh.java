@@ -553,6 +553,16 @@ public final class Mesh {
     return position(edgeFirst[e]).distance(position(edgeSecond[e]));
   }
 
+  /** The square of the length, but for rounding. */
+  public double squaredLength(int e) {
+    int a = edgeFirst[e];
+    int b = edgeSecond[e];
+    double dx = x[b] - x[a];
+    double dy = y[b] - y[a];
+    double dz = z[b] - z[a];
+    return dx * dx + dy * dy + dz * dz;
+  }
+
   /** The square of the distance from vertex v to edge e, but for rounding. */
   public double squaredDistance(int e, int v) {
     return squaredDistance(e, x[v], y[v], z[v]);

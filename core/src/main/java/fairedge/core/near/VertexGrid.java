@@ -93,19 +93,12 @@ public final class VertexGrid {
         (from, to) -> {
           double sum = 0;
           for (int e = from; e < to; e++) {
-            double length = mesh.hasEdge(e) ? lengthOf(mesh, e) : 0;
+            double length = mesh.hasEdge(e) ? Math.sqrt(mesh.squaredLength(e)) : 0;
             sum += Double.isNaN(length) ? 0 : length;
           }
           sums[Runs.numberOf(from)] = sum;
         });
     return Arrays.stream(sums).sum() / Math.max(1, mesh.edgeCount());
-  }
-
-  private static double lengthOf(Mesh mesh, int e) {
-    double x = mesh.x(mesh.second(e)) - mesh.x(mesh.first(e));
-    double y = mesh.y(mesh.second(e)) - mesh.y(mesh.first(e));
-    double z = mesh.z(mesh.second(e)) - mesh.z(mesh.first(e));
-    return Math.sqrt(x * x + y * y + z * z);
   }
 
   /**
