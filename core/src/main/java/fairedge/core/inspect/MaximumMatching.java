@@ -9,7 +9,8 @@ import java.util.Arrays;
  * that finds one costs what lies nearer than its end.
  */
 final class MaximumMatching {
-  private static final int NONE = -1;
+  /** No partner. */
+  static final int NONE = -1;
 
   private final int[][] neighbours;
   private final int[] mate;
@@ -26,7 +27,7 @@ final class MaximumMatching {
 
   /**
    * @param neighbours for each node those joined to it
-   * @param mate for each node its partner so far, or -1; becomes the result
+   * @param mate for each node its partner so far, or {@link #NONE}; becomes the result
    */
   MaximumMatching(int[][] neighbours, int[] mate) {
     int n = neighbours.length;

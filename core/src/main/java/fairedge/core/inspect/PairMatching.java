@@ -1,16 +1,12 @@
 package fairedge.core.inspect;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,6 +19,9 @@ import org.jspecify.annotations.Nullable;
  * missing to as many as possible. Ties by the lower faces.
  */
 final class PairMatching {
+  private static final Comparator<Candidate> BY_COST =
+      Comparator.comparingDouble(Candidate::cost).thenComparingInt(Candidate::edge);
+
   private static final int EXACT = 60;
   private static final int STATES = 50_000;
 
@@ -46,140 +45,217 @@ final class PairMatching {
     }
   }
 
-  private PairMatching() {}
+  private static final int UNSEEN = -1;
 
-  /** The chosen pairs, by their lower face. */
+  private final List<Candidate> candidates;
+
+  private final Numbering numbers;
+
+  /** Of each triangle its candidates, one after the other in their order. */
+  private final int[] starts;
+
+  private final int[] items;
+
+  /** The place of each triangle in its group. */
+  private final int[] places;
+
+  /** The triangles of all groups met so far, in breadth-first order. */
+  private final int[] met;
+
+  private int metCount;
+
+  /** By the lower face. */
+  private final @Nullable Candidate[] chosen;
+
+  /** The chosen pairs, by their lower face. Cost: n log n in the candidates, mostly. */
   static List<Candidate> best(List<Candidate> candidates) {
-    Map<Integer, List<Candidate>> byFace = new TreeMap<>();
-    for (Candidate c : candidates) {
-      byFace.computeIfAbsent(c.face(), f -> new ArrayList<>()).add(c);
-      byFace.computeIfAbsent(c.other(), f -> new ArrayList<>()).add(c);
-    }
-    List<Candidate> chosen = new ArrayList<>();
-    Set<Integer> seen = new HashSet<>();
-    for (int face : byFace.keySet()) {
-      if (!seen.contains(face)) {
-        chosen.addAll(bestOf(group(face, byFace, seen), byFace));
-      }
-    }
-    chosen.sort(Comparator.comparingInt(Candidate::face));
-    return chosen;
+    return candidates.isEmpty() ? List.of() : new PairMatching(candidates).chosen();
   }
 
-  private static List<Integer> group(
-      int face, Map<Integer, List<Candidate>> byFace, Set<Integer> seen) {
-    List<Integer> group = new ArrayList<>();
-    Deque<Integer> open = new ArrayDeque<>(List.of(face));
-    seen.add(face);
-    while (!open.isEmpty()) {
-      int f = open.remove();
-      group.add(f);
-      for (Candidate c : byFace.getOrDefault(f, List.of())) {
-        int next = c.face() == f ? c.other() : c.face();
-        if (seen.add(next)) {
-          open.add(next);
+  private PairMatching(List<Candidate> candidates) {
+    this.candidates = candidates;
+    this.numbers = new Numbering(candidates);
+    this.starts = new int[numbers.count + 1];
+    for (Candidate c : candidates) {
+      starts[numbers.of(c.face()) + 1]++;
+      starts[numbers.of(c.other()) + 1]++;
+    }
+    Arrays.parallelPrefix(starts, Integer::sum);
+    this.items = new int[2 * candidates.size()];
+    int[] filled = Arrays.copyOf(starts, numbers.count);
+    for (int i = 0; i < candidates.size(); i++) {
+      items[filled[numbers.of(candidates.get(i).face())]++] = i;
+      items[filled[numbers.of(candidates.get(i).other())]++] = i;
+    }
+    this.places = new int[numbers.count];
+    Arrays.fill(places, UNSEEN);
+    this.met = new int[numbers.count];
+    this.chosen = new Candidate[numbers.count];
+  }
+
+  /** Numbers the triangles in the order of their ids, however far apart these are. */
+  private static final class Numbering {
+    private final int lowest;
+    private final long[] there;
+
+    /** How many have lower ids than those of a word of bits. */
+    private final int[] before;
+
+    private final int count;
+
+    Numbering(List<Candidate> candidates) {
+      int low = Integer.MAX_VALUE;
+      int high = 0;
+      for (Candidate c : candidates) {
+        low = Math.min(low, Math.min(c.face(), c.other()));
+        high = Math.max(high, Math.max(c.face(), c.other()));
+      }
+      lowest = low;
+      there = new long[(high - low) / Long.SIZE + 1];
+      for (Candidate c : candidates) {
+        there[(c.face() - low) / Long.SIZE] |= 1L << c.face() - low;
+        there[(c.other() - low) / Long.SIZE] |= 1L << c.other() - low;
+      }
+      before = new int[there.length];
+      int sum = 0;
+      for (int i = 0; i < there.length; i++) {
+        before[i] = sum;
+        sum += Long.bitCount(there[i]);
+      }
+      count = sum;
+    }
+
+    int of(int face) {
+      int word = (face - lowest) / Long.SIZE;
+      return before[word] + Long.bitCount(there[word] & (1L << face - lowest) - 1);
+    }
+  }
+
+  private List<Candidate> chosen() {
+    for (int t = 0; t < places.length; t++) {
+      if (places[t] == UNSEEN && starts[t] < starts[t + 1]) {
+        choose(group(t));
+      }
+    }
+    return Arrays.stream(chosen).filter(Objects::nonNull).map(Objects::requireNonNull).toList();
+  }
+
+  /** Those that hang together with a triangle, in breadth-first order. */
+  private int[] group(int triangle) {
+    int from = metCount;
+    meet(triangle, from);
+    for (int i = from; i < metCount; i++) {
+      for (int k = starts[met[i]]; k < starts[met[i] + 1]; k++) {
+        int next = beyond(candidates.get(items[k]), met[i]);
+        if (places[next] == UNSEEN) {
+          meet(next, from);
         }
       }
     }
-    return group;
+    return Arrays.copyOfRange(met, from, metCount);
   }
 
-  private static List<Candidate> bestOf(List<Integer> group, Map<Integer, List<Candidate>> byFace) {
-    if (group.size() <= EXACT) {
-      Choice choice = new Exact(group, byFace).choose();
-      if (choice != null) {
-        return listed(choice);
-      }
-    }
-    return enlarged(group, byFace, cheapestFirst(group, byFace));
+  private void meet(int triangle, int from) {
+    places[triangle] = metCount - from;
+    met[metCount++] = triangle;
   }
 
-  /** As many pairs as possible, from a choice that may be smaller. */
-  private static List<Candidate> enlarged(
-      List<Integer> group, Map<Integer, List<Candidate>> byFace, List<Candidate> chosen) {
-    Map<Integer, Integer> number = new HashMap<>();
-    group.forEach(f -> number.put(f, number.size()));
-    int[][] neighbours = new int[group.size()][];
-    for (int i = 0; i < neighbours.length; i++) {
-      int face = group.get(i);
-      neighbours[i] =
-          byFace.getOrDefault(face, List.of()).stream()
-              .mapToInt(c -> number.getOrDefault(c.face() == face ? c.other() : c.face(), 0))
-              .toArray();
-    }
-    int[] mate = new int[neighbours.length];
-    Arrays.fill(mate, -1);
-    for (Candidate c : chosen) {
-      int f = number.getOrDefault(c.face(), 0);
-      int g = number.getOrDefault(c.other(), 0);
-      mate[f] = g;
-      mate[g] = f;
-    }
-    new MaximumMatching(neighbours, mate).augment();
-    List<Candidate> result = new ArrayList<>();
-    for (int i = 0; i < mate.length; i++) {
-      if (mate[i] >= 0) {
-        int face = group.get(i);
-        int other = group.get(mate[i]);
-        byFace.getOrDefault(face, List.of()).stream()
-            .filter(c -> c.face() == face && c.other() == other)
-            .min(Comparator.comparingDouble(Candidate::cost).thenComparingInt(Candidate::edge))
-            .ifPresent(result::add);
-      }
-    }
-    return result;
+  private int beyond(Candidate c, int triangle) {
+    int face = numbers.of(c.face());
+    return face == triangle ? numbers.of(c.other()) : face;
   }
 
-  private static List<Candidate> listed(Choice choice) {
-    List<Candidate> result = new ArrayList<>();
+  private void take(Candidate c) {
+    chosen[numbers.of(c.face())] = c;
+  }
+
+  private void choose(int[] group) {
+    if (group.length == 2 && starts[group[0] + 1] - starts[group[0]] == 1) {
+      take(candidates.get(items[starts[group[0]]]));
+      return;
+    }
+    Choice choice = group.length <= EXACT ? new Exact(group).choose() : null;
+    if (choice != null) {
+      take(choice);
+    } else {
+      enlarge(group, cheapestFirst(group));
+    }
+  }
+
+  private void take(Choice choice) {
     for (Choice c = choice; c != null; c = c.rest()) {
       if (c.first() != null) {
-        result.add(c.first());
+        take(c.first());
       }
     }
-    return result;
   }
 
-  private static List<Candidate> cheapestFirst(
-      List<Integer> group, Map<Integer, List<Candidate>> byFace) {
+  /** As many pairs as possible, from mates that may be fewer. */
+  private void enlarge(int[] group, int[] mate) {
+    int[][] neighbours = new int[group.length][];
+    for (int i = 0; i < group.length; i++) {
+      int[] those = new int[starts[group[i] + 1] - starts[group[i]]];
+      for (int k = 0; k < those.length; k++) {
+        Candidate c = candidates.get(items[starts[group[i]] + k]);
+        those[k] = places[beyond(c, group[i])];
+      }
+      neighbours[i] = those;
+    }
+    new MaximumMatching(neighbours, mate).augment();
+    for (int i = 0; i < group.length; i++) {
+      if (mate[i] != MaximumMatching.NONE && group[i] < group[mate[i]]) {
+        take(cheapest(group[i], group[mate[i]]));
+      }
+    }
+  }
+
+  /** Two triangles may have several edges between them. */
+  private Candidate cheapest(int triangle, int other) {
+    return Arrays.stream(items, starts[triangle], starts[triangle + 1])
+        .mapToObj(candidates::get)
+        .filter(c -> beyond(c, triangle) == other)
+        .min(BY_COST)
+        .orElseThrow();
+  }
+
+  /** Of each of a group the place of its mate, or {@link MaximumMatching#NONE}. */
+  private int[] cheapestFirst(int[] group) {
     List<Candidate> all = new ArrayList<>();
-    for (int f : group) {
-      for (Candidate c : byFace.getOrDefault(f, List.of())) {
-        if (c.face() == f) {
+    for (int t : group) {
+      for (int k = starts[t]; k < starts[t + 1]; k++) {
+        Candidate c = candidates.get(items[k]);
+        if (numbers.of(c.face()) == t) {
           all.add(c);
         }
       }
     }
-    all.sort(Comparator.comparingDouble(Candidate::cost).thenComparingInt(Candidate::edge));
-    Set<Integer> used = new HashSet<>();
-    List<Candidate> chosen = new ArrayList<>();
-    for (Candidate c : all) {
-      if (!used.contains(c.face()) && !used.contains(c.other())) {
-        used.add(c.face());
-        used.add(c.other());
-        chosen.add(c);
+    Candidate[] cheapest = all.toArray(Candidate[]::new);
+    Arrays.parallelSort(cheapest, BY_COST);
+    int[] mate = new int[group.length];
+    Arrays.fill(mate, MaximumMatching.NONE);
+    for (Candidate c : cheapest) {
+      int one = places[numbers.of(c.face())];
+      int other = places[numbers.of(c.other())];
+      if (mate[one] == MaximumMatching.NONE && mate[other] == MaximumMatching.NONE) {
+        mate[one] = other;
+        mate[other] = one;
       }
     }
-    return chosen;
+    return mate;
   }
 
   /** The exact choice for one group; sets of triangles are bits of a long. */
-  private static final class Exact {
-    private final List<List<Candidate>> candidates = new ArrayList<>();
-    private final Map<Integer, Integer> bit = new HashMap<>();
+  private final class Exact {
+    private final int[] group;
     private final Map<Long, Choice> memory = new HashMap<>();
 
-    Exact(List<Integer> group, Map<Integer, List<Candidate>> byFace) {
-      for (int f : group) {
-        bit.put(f, bit.size());
-        candidates.add(byFace.getOrDefault(f, List.of()));
-      }
+    Exact(int[] group) {
+      this.group = group;
     }
 
     /** The best choice, or null where too many sets arise. */
     @Nullable Choice choose() {
-      int n = candidates.size();
-      return best((1L << n) - 1);
+      return best((1L << group.length) - 1);
     }
 
     private @Nullable Choice best(long free) {
@@ -193,10 +269,10 @@ final class PairMatching {
       if (memory.size() >= STATES) {
         return null;
       }
-      int lowest = Long.numberOfTrailingZeros(free);
-      long others = free & ~(1L << lowest);
-      Choice best = best(others);
-      for (Candidate c : candidates.get(lowest)) {
+      int first = Long.numberOfTrailingZeros(free);
+      Choice best = best(free & ~(1L << first));
+      for (int k = starts[group[first]]; k < starts[group[first] + 1]; k++) {
+        Candidate c = candidates.get(items[k]);
         long mask = maskOf(c.face()) | maskOf(c.other());
         if ((free & mask) == mask) {
           Choice rest = best(free & ~mask);
@@ -214,8 +290,7 @@ final class PairMatching {
     }
 
     private long maskOf(int face) {
-      Integer at = bit.get(face);
-      return at == null ? 0 : 1L << at;
+      return 1L << places[numbers.of(face)];
     }
   }
 }

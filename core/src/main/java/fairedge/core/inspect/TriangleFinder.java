@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.stream.IntStream;
 
 /**
@@ -232,22 +233,25 @@ final class TriangleFinder implements Finder {
 
   private static List<PairMatching.Candidate> pairs(Subject subject, BitSet free) {
     Mesh mesh = subject.mesh();
-    List<PairMatching.Candidate> candidates = new ArrayList<>();
-    int[] edges =
-        free.stream()
-            .flatMap(f -> Arrays.stream(mesh.edges(f)))
-            .filter(e -> subject.topology().uses(e) == 2)
-            .sorted()
-            .distinct()
-            .toArray();
-    for (int e : edges) {
-      addCandidate(subject, e, free, candidates);
-    }
-    return PairMatching.best(candidates);
+    BitSet sides = new BitSet();
+    free.stream()
+        .forEach(f -> {
+          int c = mesh.firstCorner(f);
+          for (int i = mesh.size(f); i > 0; i--) {
+            sides.set(mesh.edgeOf(c));
+            c = mesh.next(c);
+          }
+        });
+    int[] edges = sides.stream().filter(e -> subject.topology().uses(e) == 2).toArray();
+    return PairMatching.best(
+        Blocks.collect(
+            edges.length,
+            (int i, Consumer<PairMatching.Candidate> found) ->
+                addCandidate(subject, edges[i], free, found)));
   }
 
   private static void addCandidate(
-      Subject subject, int e, BitSet free, List<PairMatching.Candidate> candidates) {
+      Subject subject, int e, BitSet free, Consumer<PairMatching.Candidate> found) {
     Mesh mesh = subject.mesh();
     int c = mesh.firstSideOn(e);
     int d = mesh.nextOnEdge(c);
@@ -271,7 +275,7 @@ final class TriangleFinder implements Finder {
             });
     double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
     if (bend <= subject.threshold(Threshold.PAIR_BEND) && isStrictlyConvex(quad)) {
-      candidates.add(
+      found.accept(
           new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
     }
   }
