@@ -3,10 +3,9 @@ package fairedge.core.flow;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * The borders of a mesh: border edges, joined where they meet at a vertex in the same fan. A group
@@ -28,46 +27,65 @@ public record Borders(List<int[]> loops, List<int[]> irregular) {
     private final int[] edges;
     private final Unions groups;
 
-    /** Of each vertex and fan how many border edges end there, and one of them by its number. */
-    private final Map<Long, int[]> atFan = new TreeMap<>();
-
-    private final Map<Integer, Fans> fansAt = new HashMap<>();
+    private final boolean[] irregular;
 
     Grouping(Topology topology) {
       this.topology = topology;
       this.mesh = topology.mesh();
       this.edges = topology.borderEdges().stream().toArray();
       this.groups = new Unions(edges.length);
+      this.irregular = new boolean[edges.length];
     }
 
     Borders borders() {
+      long[] ends = new long[2 * edges.length];
       for (int i = 0; i < edges.length; i++) {
-        int c = mesh.cornerOn(edges[i]);
-        meet(c, i);
-        meet(mesh.next(c), i);
+        ends[2 * i] = (long) mesh.first(edges[i]) << 32 | i;
+        ends[2 * i + 1] = (long) mesh.second(edges[i]) << 32 | i;
+      }
+      Arrays.parallelSort(ends);
+      for (int from = 0; from < ends.length; ) {
+        int to = from + 1;
+        while (to < ends.length && ends[to] >> 32 == ends[from] >> 32) {
+          to++;
+        }
+        meet((int) (ends[from] >> 32), Arrays.stream(ends, from, to).mapToInt(e -> (int) e));
+        from = to;
       }
       return split();
     }
 
-    /** Notes an end of a border edge in the fan of a corner. */
-    private void meet(int c, int i) {
-      int v = mesh.vertexOf(c);
-      // Mostly there is one fan.
-      int fan =
-          topology.fans(v) == 1 ? 0 : fansAt.computeIfAbsent(v, at -> Fans.at(mesh, at)).of(c);
-      int[] there = atFan.computeIfAbsent((long) v << 32 | fan, f -> new int[] {0, i});
-      there[0]++;
-      groups.join(there[1], i);
+    /** Notes border edges that end at a vertex: all in one fan, mostly. */
+    private void meet(int v, IntStream ending) {
+      if (topology.fans(v) == 1) {
+        join(ending.toArray());
+        return;
+      }
+      Fans fans = Fans.at(mesh, v);
+      ending.boxed().collect(Collectors.groupingBy(i -> fans.of(cornerAt(v, i)))).values().stream()
+          .map(some -> some.stream().mapToInt(Integer::intValue).toArray())
+          .forEach(this::join);
+    }
+
+    private int cornerAt(int v, int i) {
+      int c = mesh.cornerOn(edges[i]);
+      return mesh.vertexOf(c) == v ? c : mesh.next(c);
+    }
+
+    /** Those that end in one fan. */
+    private void join(int[] some) {
+      for (int i : some) {
+        groups.join(some[0], i);
+        irregular[i] |= some.length != 2;
+      }
     }
 
     private Borders split() {
-      boolean[] irregular = new boolean[edges.length];
-      atFan.values().forEach(there -> irregular[groups.rootOf(there[1])] |= there[0] != 2);
       List<int[]> loops = new ArrayList<>();
       List<int[]> others = new ArrayList<>();
       for (int[] group : groups.sets()) {
-        (irregular[group[0]] ? others : loops)
-            .add(Arrays.stream(group).map(i -> edges[i]).toArray());
+        boolean isLoop = Arrays.stream(group).noneMatch(i -> irregular[i]);
+        (isLoop ? loops : others).add(Arrays.stream(group).map(i -> edges[i]).toArray());
       }
       return new Borders(loops, others);
     }

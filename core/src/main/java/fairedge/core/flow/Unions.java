@@ -2,8 +2,6 @@ package fairedge.core.flow;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /**
  * Disjoint sets of the numbers 0 to n - 1, joined towards the lowest member; near constant cost.
@@ -40,12 +38,21 @@ public final class Unions {
 
   /** All sets, by their lowest member; in each the members in order. */
   public List<int[]> sets() {
-    Map<Integer, List<Integer>> members = new TreeMap<>();
+    int[] counts = new int[parent.length];
     for (int i = 0; i < parent.length; i++) {
-      members.computeIfAbsent(rootOf(i), root -> new ArrayList<>()).add(i);
+      counts[rootOf(i)]++;
     }
-    return members.values().stream()
-        .map(set -> set.stream().mapToInt(Integer::intValue).toArray())
-        .toList();
+    List<int[]> sets = new ArrayList<>();
+    int[] setOf = new int[parent.length];
+    int[] filled = new int[parent.length];
+    for (int i = 0; i < parent.length; i++) {
+      int root = rootOf(i);
+      if (root == i) {
+        setOf[root] = sets.size();
+        sets.add(new int[counts[root]]);
+      }
+      sets.get(setOf[root])[filled[root]++] = i;
+    }
+    return sets;
   }
 }

@@ -12,8 +12,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
 
@@ -280,21 +280,31 @@ final class DoubleFinder implements Finder {
      */
     private int[] joinSamePlaces(long[] keys, Lazy<Clusters> clusters) {
       int[] together = new int[mesh.vertexEnd()];
-      for (int i = 0; i < keys.length; ) {
-        Map<Object, Integer> first = new HashMap<>();
-        int j = i;
-        for (; j < keys.length && binOf(keys[j]) == binOf(keys[i]); j++) {
-          int v = vertexOf(keys[j]);
-          int standing =
-              first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
-          if (standing != v) {
-            clusters.get().join(standing, v, 0, together[standing]);
-          }
-          together[standing]++;
+      for (int from = 0; from < keys.length; ) {
+        int to = from + 1;
+        while (to < keys.length && binOf(keys[to]) == binOf(keys[from])) {
+          to++;
         }
-        i = j;
+        if (to == from + 1) {
+          together[vertexOf(keys[from])] = 1;
+        } else {
+          joinSamePlaces(Arrays.stream(keys, from, to).mapToInt(Search::vertexOf), together, clusters);
+        }
+        from = to;
       }
       return together;
+    }
+
+    private void joinSamePlaces(IntStream vertices, int[] together, Lazy<Clusters> clusters) {
+      Map<Object, Integer> first = new HashMap<>();
+      vertices.forEach(v -> {
+        int standing =
+            first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
+        if (standing != v) {
+          clusters.get().join(standing, v, 0, together[standing]);
+        }
+        together[standing]++;
+      });
     }
 
     /** Zero is one place, whatever its sign. */
@@ -324,7 +334,7 @@ final class DoubleFinder implements Finder {
           keys[filled++] = bin << INDEX_BITS | v;
         }
       }
-      Arrays.sort(keys);
+      Arrays.parallelSort(keys);
       return keys;
     }
 
@@ -341,8 +351,8 @@ final class DoubleFinder implements Finder {
   private static final class Clusters {
     private final int[] vertices;
     private final Unions joined;
-    private final Map<Integer, Long> pairs = new TreeMap<>();
-    private final Map<Integer, Double> apart = new TreeMap<>();
+    private final long[] pairs;
+    private final double[] apart;
 
     /**
      * @param vertices all that may be joined, by id
@@ -350,48 +360,47 @@ final class DoubleFinder implements Finder {
     Clusters(int[] vertices) {
       this.vertices = vertices;
       this.joined = new Unions(vertices.length);
+      this.pairs = new long[vertices.length];
+      this.apart = new double[vertices.length];
     }
 
     void join(int v, int w, double distance, long count) {
-      int a = joined.rootOf(Arrays.binarySearch(vertices, v));
-      int b = joined.rootOf(Arrays.binarySearch(vertices, w));
+      int a = joined.rootOf(placeOf(v));
+      int b = joined.rootOf(placeOf(w));
       int root = Math.min(a, b);
       int other = Math.max(a, b);
-      pairs.merge(root, count, Long::sum);
-      apart.merge(root, distance, Math::max);
-      joined.join(a, b);
-      Long moved = other == root ? null : pairs.remove(other);
-      Double movedApart = other == root ? null : apart.remove(other);
-      if (moved != null && movedApart != null) {
-        pairs.merge(root, moved, Long::sum);
-        apart.merge(root, movedApart, Math::max);
+      pairs[root] += count;
+      apart[root] = Math.max(apart[root], distance);
+      if (other != root) {
+        joined.join(a, b);
+        pairs[root] += pairs[other];
+        apart[root] = Math.max(apart[root], apart[other]);
       }
+    }
+
+    /** Mostly all vertices are there. */
+    private int placeOf(int v) {
+      return v < vertices.length && vertices[v] == v ? v : Arrays.binarySearch(vertices, v);
     }
 
     List<Finding> findings(Mesh mesh) {
-      Map<Integer, List<Integer>> members = new TreeMap<>();
-      pairs.keySet().forEach(root -> members.put(root, new ArrayList<>()));
-      for (int i = 0; i < vertices.length; i++) {
-        List<Integer> cluster = members.get(joined.rootOf(i));
-        if (cluster != null) {
-          cluster.add(vertices[i]);
-        }
-      }
-      List<Finding> found = new ArrayList<>();
-      members.forEach((root, cluster) -> found.add(finding(mesh, root, cluster)));
-      return found;
+      List<int[]> clusters = joined.sets().stream().filter(set -> set.length > 1).toList();
+      return Blocks.collect(
+          clusters.size(),
+          (int i, Consumer<Finding> found) -> found.accept(finding(mesh, clusters.get(i))));
     }
 
-    private Finding finding(Mesh mesh, int root, List<Integer> vertices) {
+    private Finding finding(Mesh mesh, int[] cluster) {
+      List<Integer> members = Arrays.stream(cluster).map(i -> vertices[i]).boxed().toList();
       double reach = 0;
-      for (int v : vertices) {
+      for (int v : members) {
         reach = Math.max(reach, Places.meanEdge(mesh, mesh.facesAt(v)));
       }
       return new Finding.DoubleVertices(
-          List.copyOf(vertices),
-          pairs.getOrDefault(root, 0L),
-          apart.getOrDefault(root, 0.0),
-          mesh.position(vertices.getFirst()),
+          members,
+          pairs[cluster[0]],
+          apart[cluster[0]],
+          mesh.position(members.getFirst()),
           reach);
     }
   }

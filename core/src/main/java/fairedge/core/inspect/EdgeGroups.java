@@ -16,20 +16,29 @@ final class EdgeGroups {
    */
   static List<int[]> of(Mesh mesh, BitSet edges) {
     int[] ids = edges.stream().toArray();
+    Unions joined = new Unions(ids.length);
+    join(mesh, ids, joined);
+    return joined.sets().stream()
+        .map(group -> Arrays.stream(group).map(i -> ids[i]).toArray())
+        .toList();
+  }
+
+  /**
+   * Joins those that share a vertex.
+   *
+   * @param joined by their places among the edges
+   */
+  static void join(Mesh mesh, int[] ids, Unions joined) {
     long[] ends = new long[2 * ids.length];
     for (int i = 0; i < ids.length; i++) {
       ends[2 * i] = (long) mesh.first(ids[i]) << 32 | i;
       ends[2 * i + 1] = (long) mesh.second(ids[i]) << 32 | i;
     }
-    Arrays.sort(ends);
-    Unions joined = new Unions(ids.length);
+    Arrays.parallelSort(ends);
     for (int i = 1; i < ends.length; i++) {
       if (ends[i] >> 32 == ends[i - 1] >> 32) {
         joined.join((int) ends[i], (int) ends[i - 1]);
       }
     }
-    return joined.sets().stream()
-        .map(group -> Arrays.stream(group).map(i -> ids[i]).toArray())
-        .toList();
   }
 }

@@ -4,11 +4,9 @@ import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /**
  * {@code seam}: two runs of border that lie side by side and are not joined.
@@ -40,108 +38,102 @@ final class SeamFinder implements Finder {
   }
 
   private static final class Search {
+    private static final int[] NONE = {};
+
     private final Subject subject;
     private final Mesh mesh;
     private final double share;
-    private final Map<Integer, List<Integer>> beside = new TreeMap<>();
+
+    /** By id. */
+    private final int[] border;
+
+    /** How far each reaches: the mean edge of its faces. */
+    private final double[] reach;
 
     Search(Subject subject) {
       this.subject = subject;
       this.mesh = subject.mesh();
       this.share = subject.threshold(Threshold.SEAM);
+      this.border =
+          subject.topology().borderEdges().stream().filter(subject::isPlacedSide).toArray();
+      this.reach = new double[border.length];
+      Blocks.each(
+          border.length, i -> reach[i] = Places.meanEdge(mesh, mesh.facesOn(border[i])));
     }
 
     List<Finding> findings() {
-      int[] border = borderEdges();
-      if (border.length < 2 || !(share > 0)) {
-        return List.of();
-      }
-      double widest = 0;
-      for (int e : border) {
-        widest = Math.max(widest, share * reach(e));
-      }
-      if (!(widest > 0)) {
+      double widest = share * Arrays.stream(reach).max().orElse(0);
+      if (border.length < 2 || !(widest > 0)) {
         return List.of();
       }
       SegmentGrid grid = new SegmentGrid(mesh, border, widest);
-      for (int e : border) {
-        List<Integer> others = besideAll(grid, e);
-        if (!others.isEmpty()) {
-          beside.put(e, others);
-        }
-      }
-      return joined();
+      int[][] beside = new int[border.length][];
+      Blocks.each(border.length, i -> beside[i] = besideAll(grid, i));
+      return joined(beside);
     }
 
-    private int[] borderEdges() {
-      return subject.topology().borderEdges().stream().filter(subject::isPlacedSide).toArray();
-    }
-
-    private double reach(int e) {
-      return Places.meanEdge(mesh, mesh.facesOn(e));
-    }
-
-    /** The edges beside e; none, if a place on it has none beside it. */
-    private List<Integer> besideAll(SegmentGrid grid, int e) {
-      List<Integer> all = new ArrayList<>();
+    /** The edges beside one, by their places; none, if a place on it has none beside it. */
+    private int[] besideAll(SegmentGrid grid, int i) {
+      IntStream.Builder all = IntStream.builder();
       for (double t : PROBES) {
-        List<Integer> here = besideAt(grid, e, t);
-        if (here.isEmpty()) {
-          return List.of();
+        if (!addBeside(grid, i, t, all)) {
+          return NONE;
         }
-        all.addAll(here);
       }
-      return all;
+      return all.build().toArray();
     }
 
-    private List<Integer> besideAt(SegmentGrid grid, int e, double t) {
-      Vec3 at = mesh.along(e, t);
-      List<Integer> found = new ArrayList<>();
+    /** Whether there was any. */
+    private boolean addBeside(SegmentGrid grid, int i, double t, IntStream.Builder all) {
+      Vec3 at = mesh.along(border[i], t);
+      boolean[] any = {false};
       // The other edge's faces may be larger than this one's.
       grid.near(
           at,
           grid.reach(),
           other -> {
-            double near = share * 0.5 * (reach(e) + reach(other));
-            if (!runOn(e, other) && grid.distance(other, at) <= near) {
-              found.add(other);
+            int j = Arrays.binarySearch(border, other);
+            double near = share * 0.5 * (reach[i] + reach[j]);
+            if (!runOn(border[i], other) && grid.distance(other, at) <= near) {
+              all.add(j);
+              any[0] = true;
             }
           });
-      return found;
+      return any[0];
     }
 
     /** Whether two edges share a vertex and do not fold back at it. */
     private boolean runOn(int e, int other) {
-      if (e == other) {
-        return true;
+      int v = sharedVertex(e, other);
+      if (e == other || v == Mesh.NONE) {
+        return e == other;
       }
-      for (int v : new int[] {mesh.first(e), mesh.second(e)}) {
-        if (v == mesh.first(other) || v == mesh.second(other)) {
-          Vec3 one = mesh.position(mesh.otherEnd(e, v)).minus(mesh.position(v));
-          Vec3 two = mesh.position(mesh.otherEnd(other, v)).minus(mesh.position(v));
-          return !(one.angleTo(two) < FOLDS_BACK);
-        }
-      }
-      return false;
+      Vec3 one = mesh.position(mesh.otherEnd(e, v)).minus(mesh.position(v));
+      Vec3 two = mesh.position(mesh.otherEnd(other, v)).minus(mesh.position(v));
+      return !(one.angleTo(two) < FOLDS_BACK);
     }
 
-    private List<Finding> joined() {
-      int[] edges = beside.keySet().stream().mapToInt(Integer::intValue).toArray();
+    private int sharedVertex(int e, int other) {
+      int a = mesh.first(e);
+      if (a == mesh.first(other) || a == mesh.second(other)) {
+        return a;
+      }
+      int b = mesh.second(e);
+      return b == mesh.first(other) || b == mesh.second(other) ? b : Mesh.NONE;
+    }
+
+    private List<Finding> joined(int[][] beside) {
+      int[] along = IntStream.range(0, border.length).filter(i -> beside[i].length > 0).toArray();
+      int[] edges = Arrays.stream(along).map(i -> border[i]).toArray();
       Unions groups = new Unions(edges.length);
-      Map<Integer, Integer> atVertex = new TreeMap<>();
-      beside.forEach((e, others) -> {
-        int own = Arrays.binarySearch(edges, e);
-        others.stream()
-            .mapToInt(other -> Arrays.binarySearch(edges, other))
-            .filter(other -> other >= 0)
-            .forEach(other -> groups.join(own, other));
-        for (int v : new int[] {mesh.first(e), mesh.second(e)}) {
-          Integer before = atVertex.putIfAbsent(v, own);
-          if (before != null) {
-            groups.join(own, before);
+      EdgeGroups.join(mesh, edges, groups);
+      for (int i = 0; i < along.length; i++) {
+        for (int j : beside[along[i]]) {
+          if (beside[j].length > 0) {
+            groups.join(i, Arrays.binarySearch(along, j));
           }
         }
-      });
+      }
       return groups.sets().stream()
           .map(seam -> finding(Arrays.stream(seam).map(i -> edges[i]).toArray()))
           .toList();
