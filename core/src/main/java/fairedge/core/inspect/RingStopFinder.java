@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.function.Consumer;
 
@@ -25,23 +26,27 @@ final class RingStopFinder extends ElementFinder {
     if (!mesh.hasFace(f) || mesh.size(f) == 4) {
       return;
     }
-    BitSet rings = new BitSet();
+    int stopped = ringsStopped(subject, f);
+    if (stopped > 0) {
+      found.accept(
+          new Finding.RingStop(
+              f, mesh.size(f), stopped, Places.onFace(mesh, f), Places.meanEdge(mesh, f)));
+    }
+  }
+
+  /** A ring may stop at several sides. */
+  private static int ringsStopped(Subject subject, int f) {
+    Mesh mesh = subject.mesh();
+    int[] rings = new int[mesh.size(f)];
+    int count = 0;
     int c = mesh.firstCorner(f);
-    for (int i = mesh.size(f); i > 0; i--) {
+    for (int i = 0; i < rings.length; i++) {
       int beyond = mesh.nextOnEdge(c);
       if (subject.topology().uses(mesh.edgeOf(c)) == 2 && mesh.size(mesh.faceOf(beyond)) == 4) {
-        rings.set(subject.rings().ringAcross(beyond));
+        rings[count++] = subject.rings().ringAcross(beyond);
       }
       c = mesh.next(c);
     }
-    if (!rings.isEmpty()) {
-      found.accept(
-          new Finding.RingStop(
-              f,
-              mesh.size(f),
-              rings.cardinality(),
-              Places.onFace(mesh, f),
-              Places.meanEdge(mesh, f)));
-    }
+    return (int) Arrays.stream(rings, 0, count).distinct().count();
   }
 }
