@@ -288,7 +288,8 @@ final class DoubleFinder implements Finder {
         if (to == from + 1) {
           together[vertexOf(keys[from])] = 1;
         } else {
-          joinSamePlaces(Arrays.stream(keys, from, to).mapToInt(Search::vertexOf), together, clusters);
+          joinSamePlaces(
+              Arrays.stream(keys, from, to).mapToInt(Search::vertexOf), together, clusters);
         }
         from = to;
       }
@@ -298,8 +299,7 @@ final class DoubleFinder implements Finder {
     private void joinSamePlaces(IntStream vertices, int[] together, Lazy<Clusters> clusters) {
       Map<Object, Integer> first = new HashMap<>();
       vertices.forEach(v -> {
-        int standing =
-            first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
+        int standing = first.computeIfAbsent(separate.keyOf(v, unsigned(mesh.position(v))), p -> v);
         if (standing != v) {
           clusters.get().join(standing, v, 0, together[standing]);
         }
@@ -397,11 +397,7 @@ final class DoubleFinder implements Finder {
         reach = Math.max(reach, Places.meanEdge(mesh, mesh.facesAt(v)));
       }
       return new Finding.DoubleVertices(
-          members,
-          pairs[cluster[0]],
-          apart[cluster[0]],
-          mesh.position(members.getFirst()),
-          reach);
+          members, pairs[cluster[0]], apart[cluster[0]], mesh.position(members.getFirst()), reach);
     }
   }
 }

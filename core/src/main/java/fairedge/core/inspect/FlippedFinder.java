@@ -4,6 +4,7 @@ import fairedge.core.flow.Topology;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 
@@ -65,21 +66,19 @@ final class FlippedFinder implements Finder {
   private static Finding twisted(Subject subject, int[] faces) {
     Mesh mesh = subject.mesh();
     Topology topology = subject.topology();
-    BitSet edges = new BitSet();
-    for (int f : faces) {
-      int c = mesh.firstCorner(f);
-      for (int k = mesh.size(f); k > 0; k--) {
-        edges.set(mesh.edgeOf(c), topology.isInconsistent(mesh.edgeOf(c)));
-        c = mesh.next(c);
-      }
-    }
-    int count = edges.cardinality();
+    int[] edges =
+        Arrays.stream(faces)
+            .flatMap(f -> Arrays.stream(mesh.edges(f)))
+            .filter(topology::isInconsistent)
+            .sorted()
+            .distinct()
+            .toArray();
     return new Finding.Told(
         Rule.FLIPPED,
-        edges.stream().mapToObj(Element::edge).toList(),
-        Places.onEdge(mesh, edges.nextSetBit(0)),
+        Arrays.stream(edges).mapToObj(Element::edge).toList(),
+        Places.onEdge(mesh, edges[0]),
         Places.meanEdge(mesh, faces),
-        new Measure(count, Measure.Unit.EDGES),
+        new Measure(edges.length, Measure.Unit.EDGES),
         "One-sided surface",
         "This surface of "
             + faces.length

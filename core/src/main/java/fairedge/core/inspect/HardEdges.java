@@ -24,7 +24,6 @@ final class HardEdges {
   /** Edges that turn by over the angle. */
   private final BitSet turning = new BitSet();
 
-
   /**
    * @param angle by more than which a hard edge turns, degrees
    * @param marked two-sided edges that are hard however they turn

@@ -57,8 +57,7 @@ final class SeamFinder implements Finder {
       this.border =
           subject.topology().borderEdges().stream().filter(subject::isPlacedSide).toArray();
       this.reach = new double[border.length];
-      Blocks.each(
-          border.length, i -> reach[i] = Places.meanEdge(mesh, mesh.facesOn(border[i])));
+      Blocks.each(border.length, i -> reach[i] = Places.meanEdge(mesh, mesh.facesOn(border[i])));
     }
 
     List<Finding> findings() {

@@ -10,6 +10,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /**
  * {@code soft-edge}: a hard edge ({@link HardEdges})
@@ -25,38 +26,25 @@ import java.util.TreeMap;
  * the largest share. Cost: the faces at the hard edges, times twenty, and the patches.
  */
 final class SoftEdgeFinder implements Finder {
+  /** So many hard edges are subdivided at a time: then memory does not grow with them. */
+  private static final int AT_A_TIME = 8192;
+
   @Override
   public List<Finding> find(Subject subject) {
-    Mesh mesh = subject.mesh();
-    List<Integer> hard =
-        Blocks.collect(
-            mesh.edgeEnd(),
-            (e, found) -> {
-              if (subject.hardEdges().isHard(e)) {
-                found.accept(e);
-              }
-            });
-    return hard.isEmpty() ? List.of() : new Search(subject, hard).findings();
+    int[] hard =
+        IntStream.range(0, subject.mesh().edgeEnd()).filter(subject.hardEdges()::isHard).toArray();
+    return hard.length == 0 ? List.of() : new Search(subject, hard).findings();
   }
 
   private static final class Search {
     private final Subject subject;
     private final Mesh mesh;
-    private final List<Integer> hard;
-    private final Excerpt excerpt;
-    private final Refined twice;
+    private final int[] hard;
 
-    Search(Subject subject, List<Integer> hard) {
+    Search(Subject subject, int[] hard) {
       this.subject = subject;
       this.mesh = subject.mesh();
       this.hard = hard;
-      BitSet ends = new BitSet();
-      for (int e : hard) {
-        ends.set(mesh.first(e));
-        ends.set(mesh.second(e));
-      }
-      this.excerpt = new Excerpt(mesh, ends);
-      this.twice = CatmullClark.refined(excerpt.mesh(), 2);
     }
 
     List<Finding> findings() {
@@ -64,13 +52,17 @@ final class SoftEdgeFinder implements Finder {
       double most = subject.threshold(Threshold.SOFT_EDGE);
       Map<Long, List<Integer>> runs = new TreeMap<>();
       Map<Integer, Double> shares = new TreeMap<>();
-      for (int e : hard) {
-        int[] faces = mesh.facesOn(e);
-        double width = Arrays.stream(faces).mapToDouble(widths::of).min().orElse(0);
-        double share = width > 0 ? moved(e) / width : 0;
-        if (share > most) {
-          shares.put(e, share);
-          runs.computeIfAbsent(between(faces), r -> new ArrayList<>()).add(e);
+      for (int from = 0; from < hard.length; from += AT_A_TIME) {
+        int[] some = Arrays.copyOfRange(hard, from, Math.min(hard.length, from + AT_A_TIME));
+        Subdivided subdivided = new Subdivided(mesh, some);
+        for (int e : some) {
+          int[] faces = mesh.facesOn(e);
+          double width = Arrays.stream(faces).mapToDouble(widths::of).min().orElse(0);
+          double share = width > 0 ? subdivided.moved(e) / width : 0;
+          if (share > most) {
+            shares.put(e, share);
+            runs.computeIfAbsent(between(faces), r -> new ArrayList<>()).add(e);
+          }
         }
       }
       return runs.values().stream()
@@ -86,29 +78,6 @@ final class SoftEdgeFinder implements Finder {
       return (long) Math.min(one, other) << 32 | Math.max(one, other);
     }
 
-    /** How far the surface lies from the edge, at most, at five places along it. */
-    private double moved(int e) {
-      int a = excerpt.vertexOf(mesh.first(e));
-      int b = excerpt.vertexOf(mesh.second(e));
-      int own = a == Mesh.NONE || b == Mesh.NONE ? Mesh.NONE : excerpt.mesh().findEdge(a, b);
-      if (own == Mesh.NONE) {
-        return 0;
-      }
-      double largest = 0;
-      for (int v : twice.along(own)) {
-        largest = Math.max(largest, distance(e, v));
-      }
-      return largest;
-    }
-
-    private double distance(int e, int v) {
-      Vec3 p = twice.mesh().position(v);
-      Vec3 a = mesh.position(mesh.first(e));
-      Vec3 along = mesh.position(mesh.second(e)).minus(a);
-      // Along the edge a place may slide: that rounds nothing.
-      return p.minus(a).cross(along).length() / along.length();
-    }
-
     private Finding finding(List<Integer> run, Map<Integer, Double> shares) {
       double largest = run.stream().mapToDouble(e -> shares.getOrDefault(e, 0.0)).max().orElse(0);
       return Tell.ofEdges(
@@ -122,6 +91,46 @@ final class SoftEdgeFinder implements Finder {
                   + " it with a support loop on each side.",
               run.size() == 1 ? "this hard edge" : "these " + run.size() + " hard edges",
               100 * largest));
+    }
+  }
+
+  /** The surface that some edges become. */
+  private static final class Subdivided {
+    private final Mesh mesh;
+    private final Excerpt excerpt;
+    private final Refined twice;
+
+    Subdivided(Mesh mesh, int[] edges) {
+      this.mesh = mesh;
+      BitSet ends = new BitSet();
+      for (int e : edges) {
+        ends.set(mesh.first(e));
+        ends.set(mesh.second(e));
+      }
+      this.excerpt = new Excerpt(mesh, ends);
+      this.twice = CatmullClark.refined(excerpt.mesh(), 2);
+    }
+
+    /** How far the surface lies from the edge, at most, at five places along it. */
+    double moved(int e) {
+      int a = excerpt.vertexOf(mesh.first(e));
+      int b = excerpt.vertexOf(mesh.second(e));
+      int own = a == Mesh.NONE || b == Mesh.NONE ? Mesh.NONE : excerpt.mesh().findEdge(a, b);
+      if (own == Mesh.NONE) {
+        return 0;
+      }
+      double largest = 0;
+      for (int v : twice.along(own)) {
+        largest = Math.max(largest, distance(e, twice.position(v)));
+      }
+      return largest;
+    }
+
+    private double distance(int e, Vec3 p) {
+      Vec3 a = mesh.position(mesh.first(e));
+      Vec3 along = mesh.position(mesh.second(e)).minus(a);
+      // Along the edge a place may slide: that rounds nothing.
+      return p.minus(a).cross(along).length() / along.length();
     }
   }
 }

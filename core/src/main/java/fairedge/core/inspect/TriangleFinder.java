@@ -275,8 +275,7 @@ final class TriangleFinder implements Finder {
             });
     double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
     if (bend <= subject.threshold(Threshold.PAIR_BEND) && isStrictlyConvex(quad)) {
-      found.accept(
-          new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
+      found.accept(new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
     }
   }
 

@@ -509,6 +509,26 @@ class SurfaceKindsTest {
     assertThat(find(box(0, 0.3, 0.7, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
   }
 
+  /** More hard edges than are subdivided at a time. */
+  @Test
+  void edgesOfVeryManyBoxes_goSoftAsThoseOfOneDo() {
+    Mesh box = box(0, 0.3, 0.7, 1);
+    MeshBuilder builder = new MeshBuilder();
+    for (int i = 0; i < 250; i++) {
+      int first = builder.vertexCount();
+      for (int v = 0; v < box.vertexEnd(); v++) {
+        builder.vertex(box.position(v).plus(new Vec3(2 * i, 0, 0)));
+      }
+      for (int f = 0; f < box.faceEnd(); f++) {
+        builder.face(Arrays.stream(box.vertices(f)).map(v -> first + v).toArray());
+      }
+    }
+    double one = find(box, Profile.SMOOTH_FORM, Kind.SOFT_EDGE).getFirst().measure().value();
+    assertThat(find(builder.build(), Profile.SMOOTH_FORM, Kind.SOFT_EDGE))
+        .hasSize(12 * 250)
+        .allSatisfy(f -> assertThat(f.measure().value()).isCloseTo(one, within(1e-6)));
+  }
+
   @ParameterizedTest
   @ValueSource(doubles = {0.0005, 0.002, 0.05})
   void supportStrips_areTightUnderAThousandth(double width) {
