@@ -54,23 +54,12 @@ public class InspectBenchmark {
     return new Profile("only", severities, Thresholds.USUAL);
   }
 
-  /** What the limit of two seconds is about: without crossing, curvature, Support and Shape. */
-  private static Profile withoutCrossing() {
-    Map<Rule, Severity> severities = new EnumMap<>(Rule.class);
-    for (Rule rule : Rule.values()) {
-      if (rule != Rule.CROSSING) {
-        Profile.OPEN_SHEET.severityOf(rule).ifPresent(s -> severities.put(rule, s));
-      }
-    }
-    return new Profile("without crossing", severities, Thresholds.USUAL);
-  }
-
   @Setup
   public void setUp() {
     mesh = Sheets.sheet(quads);
     Tolerance tolerance = Tolerance.of(mesh.bounds());
     Starter starter = new Starter(mesh, tolerance.flat());
-    plain = of(withoutCrossing());
+    plain = of(FindingsBenchmark.withoutCrossing());
     crossing = of(only(Rule.CROSSING));
     Wanted near =
         new Wanted(
