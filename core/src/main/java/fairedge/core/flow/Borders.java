@@ -43,7 +43,7 @@ public record Borders(List<int[]> loops, List<int[]> irregular) {
         ends[2 * i] = (long) mesh.first(edges[i]) << 32 | i;
         ends[2 * i + 1] = (long) mesh.second(edges[i]) << 32 | i;
       }
-      Arrays.parallelSort(ends);
+      Arrays.sort(ends);
       for (int from = 0; from < ends.length; ) {
         int to = from + 1;
         while (to < ends.length && ends[to] >> 32 == ends[from] >> 32) {

@@ -13,11 +13,6 @@ public record Bounds(Vec3 min, Vec3 max) {
         new Vec3(Math.max(max.x(), p.x()), Math.max(max.y(), p.y()), Math.max(max.z(), p.z())));
   }
 
-  /** The box round both. */
-  public Bounds with(Bounds o) {
-    return o.isEmpty() ? this : with(o.min).with(o.max);
-  }
-
   public boolean isEmpty() {
     return min.x() > max.x();
   }

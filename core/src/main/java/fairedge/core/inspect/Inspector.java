@@ -60,7 +60,7 @@ public final class Inspector {
    * @param oddities what was odd about the mesh's file
    */
   public Report inspect(Mesh mesh, List<Oddity> oddities) {
-    return inspect(mesh, oddities, null).report();
+    return whole(subject(mesh, oddities)).report();
   }
 
   /** A report, and what to keep for the next. */
@@ -82,11 +82,15 @@ public final class Inspector {
         return new Inspected(report(renewed.figures(), renewed.found()), recall);
       }
     }
-    return whole(mesh, oddities);
+    Subject subject = subject(mesh, oddities);
+    if (starter != null && counts(Rule.POLE_NEW)) {
+      // A step that makes the first new pole would wait for it.
+      subject.curvature();
+    }
+    return whole(subject);
   }
 
-  private Inspected whole(Mesh mesh, List<Oddity> oddities) {
-    Subject subject = subject(mesh, oddities);
+  private Inspected whole(Subject subject) {
     ForkJoinTask<Figures> figures = ForkJoinTask.adapt(() -> Figures.of(subject)).fork();
     prepare(subject);
     List<Finders.Share> shares = Finders.of(profile);

@@ -29,7 +29,12 @@ final class PoleFinder extends ElementFinder {
 
   @Override
   BitSet candidates(Subject subject) {
-    return subject.topology().poles();
+    BitSet poles = subject.topology().poles();
+    if (poles.stream().anyMatch(v -> isNewOnSmoothGround(subject, v) && !isMany(subject, v))) {
+      // Here and not by one of the threads that look at them, all of which would wait for it.
+      subject.curvature();
+    }
+    return poles;
   }
 
   @Override
@@ -39,16 +44,29 @@ final class PoleFinder extends ElementFinder {
     if (!topology.isPole(v) || topology.valence(v) < 3) {
       return;
     }
-    boolean many = topology.valence(v) >= MANY;
-    Starter starter = subject.starter();
-    boolean fresh = starter != null && mesh.hasPlace(v) && !starter.hasPole(mesh.position(v));
-    if (many || fresh && !subject.hardEdges().meet(v)) {
+    boolean many = isMany(subject, v);
+    if (many || isNewOnSmoothGround(subject, v)) {
+      boolean fresh = isFresh(subject, v);
       Vec3 place = Places.ofVertex(mesh, v);
       double reach = Places.meanEdge(mesh, mesh.facesAt(v));
       found.accept(
           new Finding.Pole(
               v, topology.valence(v), fresh, isCurved(subject, v, many, fresh), place, reach));
     }
+  }
+
+  private static boolean isMany(Subject subject, int v) {
+    return subject.topology().valence(v) >= MANY;
+  }
+
+  private static boolean isFresh(Subject subject, int v) {
+    Starter starter = subject.starter();
+    Mesh mesh = subject.mesh();
+    return starter != null && mesh.hasPlace(v) && !starter.hasPole(mesh.position(v));
+  }
+
+  private static boolean isNewOnSmoothGround(Subject subject, int v) {
+    return subject.topology().valence(v) > 2 && isFresh(subject, v) && !subject.hardEdges().meet(v);
   }
 
   private static boolean isCurved(Subject subject, int v, boolean many, boolean fresh) {

@@ -588,20 +588,14 @@ public final class Mesh {
 
   /** The box round all vertices with a place that are in faces. Cost: the whole mesh. */
   public Bounds bounds() {
-    Bounds[] ofRuns = new Bounds[Runs.count(vertexEnd)];
-    Runs.each(vertexEnd, (from, to) -> ofRuns[Runs.numberOf(from)] = bounds(from, to));
-    return Arrays.stream(ofRuns).reduce(Bounds.EMPTY, Bounds::with);
-  }
-
-  /** No object for each vertex. */
-  private Bounds bounds(int from, int to) {
+    // No object for each vertex.
     double lowX = Double.POSITIVE_INFINITY;
     double lowY = lowX;
     double lowZ = lowX;
     double highX = Double.NEGATIVE_INFINITY;
     double highY = highX;
     double highZ = highX;
-    for (int v = from; v < to; v++) {
+    for (int v = 0; v < vertexEnd; v++) {
       if (hasVertex(v) && hasPlace(v) && isInFace(v)) {
         lowX = Math.min(lowX, x[v]);
         lowY = Math.min(lowY, y[v]);
@@ -611,7 +605,8 @@ public final class Mesh {
         highZ = Math.max(highZ, z[v]);
       }
     }
-    return new Bounds(new Vec3(lowX, lowY, lowZ), new Vec3(highX, highY, highZ));
+    Bounds found = new Bounds(new Vec3(lowX, lowY, lowZ), new Vec3(highX, highY, highZ));
+    return found.isEmpty() ? Bounds.EMPTY : found;
   }
 
   public boolean isInFace(int v) {
