@@ -43,7 +43,9 @@ export function MeshMarks({ findings, chosen, onChoose, atWork }: Props) {
           }
         >
           <title>
-            {joined.length > FEW ? `${joined.length} findings: a click goes nearer` : finding.title}
+            {joined.length > FEW
+              ? `${numberText(joined.length)} findings: a click goes nearer`
+              : finding.title}
           </title>
           <MarkShape kind={finding.kind} severity={finding.severity} halo />
           {joined.length > 1 && (

@@ -23,7 +23,7 @@ import { FindingMark } from '../../ui/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { Failure, Loading } from '../../ui/States';
-import { whenText } from '../../ui/time';
+import { numberText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 
@@ -143,7 +143,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             <p className="px-6 py-3.5 text-ink2">
               {check.must + check.should === 0
                 ? 'The check found nothing to mend.'
-                : `The check found ${[check.must && `${check.must} to mend`, check.should && `${check.should} that should be mended`].filter(Boolean).join(', ')}.`}
+                : `The check found ${[check.must && `${numberText(check.must)} to mend`, check.should && `${numberText(check.should)} that should be mended`].filter(Boolean).join(', ')}.`}
               {sheet.since && ` Since attempt ${sheet.since.attempt}: `}
               {sheet.since && (
                 <>

@@ -3,6 +3,7 @@ import type { Finding, Preview } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { WithTerms } from '../../ui/WithTerms';
+import { numberText } from '../../ui/time';
 
 interface Props {
   tool: string;
@@ -144,13 +145,14 @@ function grouped(preview: Preview): Group[] {
 function leaves(found: readonly Finding[]): string {
   const [first] = found;
   if (found.length === 1) return `Leaves one: ${lowered(first!.title)}.`;
-  if (first!.kind === 'ring-stop') return `Leaves ${found.length} faces at which rings stop.`;
+  if (first!.kind === 'ring-stop')
+    return `Leaves ${numberText(found.length)} faces at which rings stop.`;
   const titles = new Map<string, number>();
   for (const f of found) titles.set(f.title, (titles.get(f.title) ?? 0) + 1);
   const told = [...titles].map(([title, n]) =>
     n > 1 ? `${n} x ${lowered(title)}` : lowered(title),
   );
-  return `Leaves ${found.length}: ${told.slice(0, 4).join('; ')}${told.length > 4 ? ' ...' : ''}.`;
+  return `Leaves ${numberText(found.length)}: ${told.slice(0, 4).join('; ')}${told.length > 4 ? ' ...' : ''}.`;
 }
 
 function lowered(title: string): string {

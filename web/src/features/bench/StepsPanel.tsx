@@ -69,15 +69,17 @@ function Tally({ state }: { state: Workpiece }) {
       <p className="flex items-baseline gap-3" data-testid="tally">
         {told.map(([n, name]) => (
           <span key={name}>
-            <b className="condensed text-[20px] font-semibold">{n}</b> {name}
+            <b className="condensed text-[20px] font-semibold">{numberText(n)}</b> {name}
           </span>
         ))}
         {told.length === 0 && <b className="text-[16px] font-semibold">Clean</b>}
       </p>
       {last && (
         <p className="condensed text-[13px]">
-          {last.mended > 0 && `${last.mended} gone by it. `}
-          {last.brought.length > 0 ? `${last.brought.length} new here.` : 'Nothing new here.'}
+          {last.mended > 0 && `${numberText(last.mended)} gone by it. `}
+          {last.brought.length > 0
+            ? `${numberText(last.brought.length)} new here.`
+            : 'Nothing new here.'}
         </p>
       )}
     </>
