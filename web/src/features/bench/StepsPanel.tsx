@@ -4,6 +4,7 @@ import type { Finding, Workpiece } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
 import { LongList } from '../../ui/LongList';
+import { Unlisted } from '../../ui/Unlisted';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';
 
@@ -43,6 +44,12 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain 
         chosen={chosen}
         onChoose={onChoose}
       />
+      {state.checked && (
+        <Unlisted
+          unlisted={check.unlisted}
+          className="condensed border-b border-rule px-3 py-1.5 text-[13px]"
+        />
+      )}
       <StepList state={state} pending={pending} control={control} onAgain={onAgain} />
     </nav>
   );

@@ -5,6 +5,7 @@ import { WithTerms } from '../../ui/WithTerms';
 import { FAMILIES } from '../../ui/kinds';
 import { FindingMark } from '../../ui/FindingMark';
 import { LongList } from '../../ui/LongList';
+import { Unlisted } from '../../ui/Unlisted';
 import { numberText } from '../../ui/time';
 
 interface Props {
@@ -20,8 +21,9 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const [folded, setFolded] = useState<readonly string[]>([]);
   const scroller = useRef<HTMLElement>(null);
   const families = useMemo(() => byFamily(check.findings), [check.findings]);
+  const more = useMemo(() => unlistedByFamily(check.unlisted), [check.unlisted]);
   const clean = FAMILIES.filter((f) => !families.has(f));
-  const lines = useMemo(() => linesOf(families, folded), [families, folded]);
+  const lines = useMemo(() => linesOf(families, more, folded), [families, more, folded]);
   const shown = useMemo(
     () => lines.findIndex((line) => 'finding' in line && line.finding.key === chosen),
     [lines, chosen],
@@ -89,6 +91,7 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           }}
         />
       </div>
+      <Unlisted unlisted={check.unlisted} className="border-t border-rule px-3 py-2" />
       {clean.length > 0 && (
         <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
           Clean: {clean.join(', ')}
@@ -136,12 +139,23 @@ function byFamily(
   return families;
 }
 
-function linesOf(families: ReturnType<typeof byFamily>, folded: readonly string[]): Line[] {
+function unlistedByFamily(unlisted: Review['check']['unlisted']): Map<string, number> {
+  const more = new Map<string, number>();
+  for (const { family, count } of unlisted) more.set(family, (more.get(family) ?? 0) + count);
+  return more;
+}
+
+function linesOf(
+  families: ReturnType<typeof byFamily>,
+  more: ReadonlyMap<string, number>,
+  folded: readonly string[],
+): Line[] {
   return FAMILIES.flatMap((family): Line[] => {
     const found = families.get(family);
     if (!found) return [];
     const isFolded = folded.includes(family);
-    return [{ family, count: found.length, folded: isFolded }, ...(isFolded ? [] : found)];
+    const count = found.length + (more.get(family) ?? 0);
+    return [{ family, count, folded: isFolded }, ...(isFolded ? [] : found)];
   });
 }
 

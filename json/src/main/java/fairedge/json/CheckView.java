@@ -1,38 +1,103 @@
 package fairedge.json;
 
 import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Kind;
 import fairedge.core.inspect.Report;
 import fairedge.core.mesh.Mesh;
 import fairedge.json.FindingView.SeverityView;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** An inspection as the API tells it. */
+/**
+ * An inspection as the API tells it.
+ *
+ * @param must how many findings must be mended, listed or not; so the others
+ * @param unlisted what there is beside the findings that are listed: too many of one kind to read
+ */
 public record CheckView(
-    int must, int should, int remarks, Figures figures, List<FindingView> findings) {
+    int must,
+    int should,
+    int remarks,
+    Figures figures,
+    List<FindingView> findings,
+    List<Unlisted> unlisted) {
+
+  /** How many of one kind are not listed. */
+  public record Unlisted(String kind, String family, SeverityView severity, int count) {}
+
+  /** With all findings. */
   public static CheckView of(Report report, Mesh mesh) {
-    return of(
-        report.figures(), report.findings().stream().map(f -> FindingView.of(f, mesh)).toList());
+    return of(report, mesh, Integer.MAX_VALUE);
   }
 
-  public static CheckView of(Figures figures, List<FindingView> findings) {
+  /**
+   * @param most how many findings of one kind are listed, the first ones; the rest is counted
+   */
+  public static CheckView of(Report report, Mesh mesh, int most) {
+    List<FindingView> listed = new ArrayList<>();
+    Map<Group, Integer> counts = new LinkedHashMap<>();
+    for (Report.Assessed found : report.findings()) {
+      Group group = new Group(found.finding().kind(), SeverityView.of(found.severity()));
+      if (counts.merge(group, 1, Integer::sum) <= most) {
+        listed.add(FindingView.of(found, mesh));
+      }
+    }
+    List<Unlisted> unlisted = new ArrayList<>();
+    counts.forEach((group, count) -> {
+      if (count > most) {
+        unlisted.add(group.unlisted(count - most));
+      }
+    });
+    return of(report.figures(), listed, unlisted);
+  }
+
+  private record Group(Kind kind, SeverityView severity) {
+    Unlisted unlisted(int count) {
+      return new Unlisted(kind.key(), kind.family().title(), severity, count);
+    }
+  }
+
+  public static CheckView of(Figures figures, List<FindingView> findings, List<Unlisted> unlisted) {
     return new CheckView(
-        count(findings, SeverityView.must),
-        count(findings, SeverityView.should),
-        count(findings, SeverityView.remark),
+        count(findings, unlisted, SeverityView.must),
+        count(findings, unlisted, SeverityView.should),
+        count(findings, unlisted, SeverityView.remark),
         figures,
-        findings);
+        findings,
+        unlisted);
   }
 
-  private static int count(List<FindingView> findings, SeverityView severity) {
-    return (int) findings.stream().filter(f -> f.severity() == severity).count();
+  private static int count(
+      List<FindingView> findings, List<Unlisted> unlisted, SeverityView severity) {
+    long listed = findings.stream().filter(f -> f.severity() == severity).count();
+    int more =
+        unlisted.stream().filter(u -> u.severity() == severity).mapToInt(Unlisted::count).sum();
+    return (int) listed + more;
   }
 
-  /** What is here and was not in an earlier check of the same workpiece. */
+  /** How many findings there are, listed or not. */
+  public int total() {
+    return must + should + remarks;
+  }
+
+  /**
+   * What is here and was not in an earlier check of the same workpiece. Nothing is said of kinds of
+   * which not all are listed: one that comes onto the list may have been there before.
+   */
   public List<FindingView> newSince(CheckView before) {
-    var known = before.findings.stream().map(FindingView::key).collect(Collectors.toSet());
-    return findings.stream().filter(f -> !known.contains(f.key())).toList();
+    Set<String> known = before.findings.stream().map(FindingView::key).collect(Collectors.toSet());
+    Set<String> partly =
+        Stream.concat(unlisted.stream(), before.unlisted.stream())
+            .map(Unlisted::kind)
+            .collect(Collectors.toSet());
+    return findings.stream()
+        .filter(f -> !known.contains(f.key()) && !partly.contains(f.kind()))
+        .toList();
   }
 
   /** A finding that was there in an earlier check, and is there still in another form. */

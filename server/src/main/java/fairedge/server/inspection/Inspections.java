@@ -31,6 +31,9 @@ public class Inspections {
 
   private static final int MOST_LOOKS = 3;
 
+  /** So many findings of a kind are listed: nobody reads more, and pages and tables hold them. */
+  public static final int LISTED = 10_000;
+
   private final MeshFiles meshes;
 
   /** Each look at a large mesh takes much memory: so many at once. */
@@ -54,7 +57,7 @@ public class Inspections {
    */
   public CheckView inspect(Mesh mesh, List<Oddity> oddities, Terms terms) {
     Report report = inspector(terms).inspect(mesh, oddities);
-    return CheckView.of(report, mesh);
+    return CheckView.of(report, mesh, LISTED);
   }
 
   /**
@@ -64,7 +67,7 @@ public class Inspections {
    */
   public Checked inspect(Mesh mesh, Terms terms, @Nullable Since since) {
     Inspector.Inspected inspected = inspector(terms).inspect(mesh, List.of(), since);
-    return new Checked(CheckView.of(inspected.report(), mesh), inspected.recall());
+    return new Checked(CheckView.of(inspected.report(), mesh, LISTED), inspected.recall());
   }
 
   /** What a lens shows of a mesh. */

@@ -121,7 +121,7 @@ public class Homes {
         s.fileName() != null,
         s.handedInAt(),
         worst,
-        check.findings().size(),
+        check.total(),
         before == null ? null : Reviews.since(before, read.check(before.id()), exercise, check));
   }
 

@@ -84,7 +84,9 @@ public class Rechecks {
             .sorted(Comparator.comparing(f -> Kind.named(f.kind())))
             .toList();
     store.replace(
-        submission.id(), CheckView.of(fresh.figures(), findings), exercise.termsRevision());
+        submission.id(),
+        CheckView.of(fresh.figures(), findings, fresh.unlisted()),
+        exercise.termsRevision());
     pictures.forget(submission.id());
     events.publishEvent(new Rechecked(submission.id(), followed(before.findings(), findings)));
   }

@@ -3,6 +3,7 @@ package fairedge.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.props.Form;
+import fairedge.server.inspection.Inspections;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
@@ -98,6 +99,26 @@ class PracticeApiTest {
     assertThat(send(ines, "quay plank.OBJ", SHEET, key).is(201).json()).isEqualTo(piece);
     assertThat(open(ines, piece).path("check").path("figures").path("vertices").asInt())
         .isEqualTo(4);
+  }
+
+  /** More findings of a kind than anybody reads: some are listed, all are counted. */
+  @Test
+  void veryManyFindings_areCounted_andTheFirstOnesListed() {
+    StringBuilder pentagons = new StringBuilder();
+    for (int i = 0; i < Inspections.LISTED + 7; i++) {
+      pentagons.append("v %d 0 0\nv %d 1 0\nv %d 2 1\n".formatted(3 * i, 3 * i, 3 * i));
+      pentagons.append("v %d 1 2\nv %d 0 1\nf -5 -4 -3 -2 -1\n".formatted(3 * i, 3 * i));
+    }
+    Client solveig = Client.signedIn(app, "solveig");
+    JsonNode piece =
+        send(solveig, "torn.obj", pentagons.toString(), UUID.randomUUID()).is(201).json();
+    JsonNode check = open(solveig, piece).path("check");
+    assertThat(check.path("must").asInt()).isEqualTo(Inspections.LISTED + 7);
+    assertThat(check.path("findings")).hasSize(Inspections.LISTED);
+    JsonNode more = check.path("unlisted").path(0);
+    assertThat(more.path("kind").asString()).isEqualTo("ngon");
+    assertThat(more.path("family").asString()).isEqualTo("Sides");
+    assertThat(more.path("count").asInt()).isEqualTo(7);
   }
 
   /** A sheet so large that its steps do not wait for their checks. */

@@ -67,6 +67,7 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.SUBMISSION_ID, s.id())
         .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
         .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
+        .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
         .set(SUBMISSION_REPORT.READING, json.write(reading))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
         .execute();
@@ -77,6 +78,7 @@ public class SubmissionStore {
     db.update(SUBMISSION_REPORT)
         .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
         .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
+        .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
         .execute();
@@ -170,7 +172,8 @@ public class SubmissionStore {
   private CheckView check(SubmissionReportRecord r) {
     return CheckView.of(
         json.read(r.getFigures(), Figures.class),
-        json.read(r.getFindings(), new TypeReference<List<FindingView>>() {}));
+        json.read(r.getFindings(), new TypeReference<List<FindingView>>() {}),
+        json.read(r.getUnlisted(), new TypeReference<List<CheckView.Unlisted>>() {}));
   }
 
   public List<ReadingView> reading(UUID id) {

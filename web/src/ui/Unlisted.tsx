@@ -1,0 +1,24 @@
+import type { Workpiece } from '../api/client';
+import { CardLink } from './CardLink';
+import { KIND_NAMES } from './kinds';
+import { numberText } from './time';
+
+interface Props {
+  unlisted: Workpiece['check']['unlisted'];
+  className: string;
+}
+
+/** Says how many findings of a kind are counted and not listed. */
+export function Unlisted({ unlisted, className }: Props) {
+  if (unlisted.length === 0) return null;
+  return (
+    <div className={className} data-testid="unlisted">
+      {unlisted.map(({ kind, severity, count }) => (
+        <p key={`${kind} ${severity}`} className="text-ink2">
+          Counted, but not listed or marked: {numberText(count)} more.{' '}
+          <CardLink kind={kind}>{KIND_NAMES[kind]}</CardLink>
+        </p>
+      ))}
+    </div>
+  );
+}
