@@ -3,7 +3,6 @@ package fairedge.benchmark;
 import fairedge.core.format.BadFile;
 import fairedge.core.format.Limits;
 import fairedge.core.format.MeshFormat;
-import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
@@ -14,7 +13,6 @@ import fairedge.core.inspect.Thresholds;
 import fairedge.core.mesh.Mesh;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -57,9 +55,7 @@ public class FindingsBenchmark {
 
   @Setup
   public void setUp() throws IOException {
-    StringBuilder text = new StringBuilder();
-    ObjWriter.write(Sheets.sheet(quads), text);
-    file = text.toString().getBytes(StandardCharsets.UTF_8);
+    file = Sheets.file(quads);
   }
 
   @Benchmark

@@ -2,11 +2,9 @@ package fairedge.benchmark;
 
 import fairedge.core.format.BadFile;
 import fairedge.core.format.obj.ObjReader;
-import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.mesh.Mesh;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -35,9 +33,7 @@ public class ReadBenchmark {
 
   @Setup
   public void setUp() throws IOException {
-    StringBuilder text = new StringBuilder();
-    ObjWriter.write(Sheets.sheet(quads), text);
-    file = text.toString().getBytes(StandardCharsets.UTF_8);
+    file = Sheets.file(quads);
   }
 
   @Benchmark

@@ -1,7 +1,10 @@
 package fairedge.benchmark;
 
+import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 
 /** Waved sheets of quads, as large as wanted. */
 final class Sheets {
@@ -23,5 +26,12 @@ final class Sheets {
       }
     }
     return b.build();
+  }
+
+  /** The same as an OBJ file. */
+  static byte[] file(int quads) throws IOException {
+    StringBuilder text = new StringBuilder();
+    ObjWriter.write(sheet(quads), text);
+    return text.toString().getBytes(StandardCharsets.UTF_8);
   }
 }
