@@ -2,7 +2,8 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { NumberField } from '../src/ui/NumberField';
 import { FindingMark } from '../src/ui/FindingMark';
-import { waitText } from '../src/ui/time';
+import { shortNumber, waitText } from '../src/ui/time';
+import { Unlisted } from '../src/ui/Unlisted';
 import { useKeys } from '../src/ui/useKeys';
 
 afterEach(cleanup);
@@ -75,5 +76,35 @@ describe('words', () => {
   it('name every mark, so that it is not told by shape alone', () => {
     render(<FindingMark kind="ngon" severity="must" title="5 sides" />);
     expect(screen.getByRole('img').getAttribute('aria-label')).toBe('5 sides, must mend');
+  });
+});
+
+describe('counts', () => {
+  it.each([
+    [7, '7'],
+    [9204, '9,204'],
+    [10_000, '10 k'],
+    [999_499, '999 k'],
+    [999_500, '1 M'],
+    [3_266_627, '3 M'],
+  ])('%d is %j in a row', (n, text) => {
+    expect(shortNumber(n)).toBe(text);
+  });
+
+  it('says what is counted and not listed, by kind and severity', () => {
+    const unlisted = [
+      { kind: 'pole', family: 'Flow', severity: 'should', count: 324_949 } as const,
+      { kind: 'pole', family: 'Flow', severity: 'remark', count: 107 } as const,
+    ];
+    render(<Unlisted unlisted={unlisted} className="" />);
+    const told = screen.getByTestId('unlisted').textContent;
+    expect(told).toContain('324,949 more, should mend: Poles');
+    expect(told).toContain('107 more, remark: Poles');
+    expect(screen.getAllByRole('link')[0]).toHaveProperty('pathname', '/handbook/pole');
+  });
+
+  it('says nothing where all are listed', () => {
+    render(<Unlisted unlisted={[]} className="" />);
+    expect(screen.queryByTestId('unlisted')).toBeNull();
   });
 });

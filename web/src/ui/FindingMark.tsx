@@ -61,7 +61,7 @@ function shapeOf(kind: string): Shape {
   return SHAPE_OF_KIND[kind] ?? 'surface';
 }
 
-const SEVERITY_NAMES: Record<Severity, string> = {
+export const SEVERITY_NAMES: Record<Severity, string> = {
   must: 'must mend',
   should: 'should mend',
   remark: 'remark',

@@ -1,5 +1,6 @@
 import type { Workpiece } from '../api/client';
 import { CardLink } from './CardLink';
+import { SEVERITY_NAMES } from './FindingMark';
 import { KIND_NAMES } from './kinds';
 import { numberText } from './time';
 
@@ -13,9 +14,10 @@ export function Unlisted({ unlisted, className }: Props) {
   if (unlisted.length === 0) return null;
   return (
     <div className={className} data-testid="unlisted">
+      <p className="font-semibold">Counted, but not listed or marked</p>
       {unlisted.map(({ kind, severity, count }) => (
         <p key={`${kind} ${severity}`} className="text-ink2">
-          Counted, but not listed or marked: {numberText(count)} more.{' '}
+          {numberText(count)} more, {SEVERITY_NAMES[severity]}:{' '}
           <CardLink kind={kind}>{KIND_NAMES[kind]}</CardLink>
         </p>
       ))}

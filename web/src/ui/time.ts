@@ -34,3 +34,9 @@ export function counted(n: number, one: string, many = `${one}s`): string {
 export function numberText(n: number): string {
   return n.toLocaleString('en-GB');
 }
+
+/** "9,204", "325 k", "3 M": where there is no room for millions. */
+export function shortNumber(n: number): string {
+  if (n < 10_000) return numberText(n);
+  return n < 999_500 ? `${Math.round(n / 1000)} k` : `${Math.round(n / 1e6)} M`;
+}

@@ -9,7 +9,7 @@ import { CardLink } from '../../ui/CardLink';
 import { KIND_NAMES } from '../../ui/kinds';
 import { MeshPicture } from '../../ui/MeshPicture';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
-import { counted, waitText, whenText, numberText } from '../../ui/time';
+import { counted, numberText, shortNumber, waitText, whenText } from '../../ui/time';
 import { useKeys } from '../../ui/useKeys';
 
 type Row = Schemas['Row'];
@@ -89,7 +89,7 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
         ))}
         {row.findings > row.worst.length && (
           <span className="condensed ml-1 text-ink2">
-            +{numberText(row.findings - row.worst.length)}
+            +{shortNumber(row.findings - row.worst.length)}
           </span>
         )}
         {row.findings === 0 && <span className="text-ink2">clean</span>}

@@ -116,10 +116,18 @@ public class Reviews {
             exercise.tolerance());
     return new SinceView(
         before.attempt(),
-        comparison.gone().size(),
+        comparison.gone().size() + unlistedOnlyIn(then, now),
         comparison.stillThere(),
-        comparison.fresh(),
+        comparison.fresh() + unlistedOnlyIn(now, then),
         comparison.match().stream().map(m -> m >= 0).toList());
+  }
+
+  /** Of kinds that the other check does not have at all; of the rest it can't be told. */
+  private static int unlistedOnlyIn(CheckView one, CheckView other) {
+    return one.unlisted().stream()
+        .filter(u -> other.findings().stream().noneMatch(f -> f.kind().equals(u.kind())))
+        .mapToInt(CheckView.Unlisted::count)
+        .sum();
   }
 
   private QueueView queueOf(UUID id, SignedIn instructor) {
