@@ -6,6 +6,7 @@ import fairedge.core.inspect.Report;
 import fairedge.core.mesh.Mesh;
 import fairedge.json.FindingView.SeverityView;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,14 +37,19 @@ public record CheckView(
   }
 
   /**
-   * @param most how many findings of one kind are listed, the first ones; the rest is counted
+   * @param most how many findings of one kind are listed, evenly spread over all of them, so that
+   *     the list and the marks tell where they are; the rest is counted
    */
   public static CheckView of(Report report, Mesh mesh, int most) {
-    List<FindingView> listed = new ArrayList<>();
     Map<Group, Integer> counts = new LinkedHashMap<>();
+    report.findings().forEach(found -> counts.merge(Group.of(found), 1, Integer::sum));
+    Map<Group, Integer> passed = new HashMap<>();
+    List<FindingView> listed = new ArrayList<>();
     for (Report.Assessed found : report.findings()) {
-      Group group = new Group(found.finding().kind(), SeverityView.of(found.severity()));
-      if (counts.merge(group, 1, Integer::sum) <= most) {
+      Group group = Group.of(found);
+      long place = passed.merge(group, 1, Integer::sum);
+      int count = counts.getOrDefault(group, 0);
+      if (count <= most || place * most / count > (place - 1) * most / count) {
         listed.add(FindingView.of(found, mesh));
       }
     }
@@ -57,6 +63,10 @@ public record CheckView(
   }
 
   private record Group(Kind kind, SeverityView severity) {
+    static Group of(Report.Assessed found) {
+      return new Group(found.finding().kind(), SeverityView.of(found.severity()));
+    }
+
     Unlisted unlisted(int count) {
       return new Unlisted(kind.key(), kind.family().title(), severity, count);
     }
