@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * The borders of a mesh: border edges, joined where they meet at a vertex in the same fan. A group
@@ -38,31 +37,22 @@ public record Borders(List<int[]> loops, List<int[]> irregular) {
     }
 
     Borders borders() {
-      long[] ends = new long[2 * edges.length];
-      for (int i = 0; i < edges.length; i++) {
-        ends[2 * i] = (long) mesh.first(edges[i]) << 32 | i;
-        ends[2 * i + 1] = (long) mesh.second(edges[i]) << 32 | i;
-      }
-      Arrays.sort(ends);
-      for (int from = 0; from < ends.length; ) {
-        int to = from + 1;
-        while (to < ends.length && ends[to] >> 32 == ends[from] >> 32) {
-          to++;
-        }
-        meet((int) (ends[from] >> 32), Arrays.stream(ends, from, to).mapToInt(e -> (int) e));
-        from = to;
-      }
+      EdgeEnds.each(mesh, edges, this::meet);
       return split();
     }
 
     /** Notes border edges that end at a vertex: all in one fan, mostly. */
-    private void meet(int v, IntStream ending) {
+    private void meet(int v, int[] ending) {
       if (topology.fans(v) == 1) {
-        join(ending.toArray());
+        join(ending);
         return;
       }
       Fans fans = Fans.at(mesh, v);
-      ending.boxed().collect(Collectors.groupingBy(i -> fans.of(cornerAt(v, i)))).values().stream()
+      Arrays.stream(ending)
+          .boxed()
+          .collect(Collectors.groupingBy(i -> fans.of(cornerAt(v, i))))
+          .values()
+          .stream()
           .map(some -> some.stream().mapToInt(Integer::intValue).toArray())
           .forEach(this::join);
     }

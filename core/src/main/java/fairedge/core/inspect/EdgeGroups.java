@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.flow.EdgeEnds;
 import fairedge.core.flow.Unions;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
@@ -29,16 +30,13 @@ final class EdgeGroups {
    * @param joined by their places among the edges
    */
   static void join(Mesh mesh, int[] ids, Unions joined) {
-    long[] ends = new long[2 * ids.length];
-    for (int i = 0; i < ids.length; i++) {
-      ends[2 * i] = (long) mesh.first(ids[i]) << 32 | i;
-      ends[2 * i + 1] = (long) mesh.second(ids[i]) << 32 | i;
-    }
-    Arrays.parallelSort(ends);
-    for (int i = 1; i < ends.length; i++) {
-      if (ends[i] >> 32 == ends[i - 1] >> 32) {
-        joined.join((int) ends[i], (int) ends[i - 1]);
-      }
-    }
+    EdgeEnds.each(
+        mesh,
+        ids,
+        (v, ending) -> {
+          for (int i : ending) {
+            joined.join(ending[0], i);
+          }
+        });
   }
 }

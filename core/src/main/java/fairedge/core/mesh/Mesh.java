@@ -309,11 +309,6 @@ public final class Mesh {
     return c != NONE && cornerNextOnEdge[c] != c && cornerNextOnEdge[cornerNextOnEdge[c]] == c;
   }
 
-  /** One more than the highest corner id in use; corner ids are internal to a state. */
-  public int cornerEnd() {
-    return cornerEnd;
-  }
-
   /** The corner with which face f begins; part of the state, as files keep it. */
   public int firstCorner(int f) {
     return faceCorner[f];
@@ -605,8 +600,7 @@ public final class Mesh {
         highZ = Math.max(highZ, z[v]);
       }
     }
-    Bounds found = new Bounds(new Vec3(lowX, lowY, lowZ), new Vec3(highX, highY, highZ));
-    return found.isEmpty() ? Bounds.EMPTY : found;
+    return new Bounds(new Vec3(lowX, lowY, lowZ), new Vec3(highX, highY, highZ));
   }
 
   public boolean isInFace(int v) {

@@ -328,11 +328,10 @@ class DefinitionsTest {
               .filter(id -> isSure(rule, id))
               .collect(Collectors.toCollection(TreeSet::new));
       IntPredicate isMet = id -> definition.isMet(subject, id) && isSure(rule, id);
-      int end = Math.max(mesh.edgeEnd(), Math.max(mesh.vertexEnd(), mesh.faceEnd()));
       assertThat(named)
           .as("%s with %s", rule, thresholds.set())
           .isEqualTo(
-              IntStream.range(0, endFor(rule, end))
+              IntStream.range(0, endFor(rule))
                   .filter(isMet)
                   .boxed()
                   .collect(Collectors.toCollection(TreeSet::new)));
@@ -343,11 +342,11 @@ class DefinitionsTest {
     return rule != Rule.FOLDED && rule != Rule.JUMP || hasFronts(id);
   }
 
-  private int endFor(Rule rule, int end) {
+  private int endFor(Rule rule) {
     return switch (rule) {
       case TOUCHING -> mesh.vertexEnd();
       case FOLDED, JUMP, SHORT_EDGE, SHORT_EDGE_BESIDE -> mesh.edgeEnd();
-      default -> Math.min(end, mesh.faceEnd());
+      default -> mesh.faceEnd();
     };
   }
 
