@@ -10,7 +10,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 
 /**
@@ -32,6 +34,12 @@ public final class MeshPicture {
 
   /** How much nearer, as a share of the model's depth, a line lies than the faces at it. */
   private static final double LIFT = 0.006;
+
+  /** Edges that would cover the picture so many times would blacken it too. */
+  private static final double MOST_INK = 8;
+
+  /** Where faces cover the picture so many times, most of them lie behind others. */
+  private static final double MANY_TIMES = 30;
 
   /** More marks than these would cover the model. */
   private static final int MOST_MARKS = 40;
@@ -105,11 +113,42 @@ public final class MeshPicture {
 
   private void drawFaces() {
     Vec3 light = side.towards().plus(side.up().times(0.7)).minus(side.right().times(0.45)).unit();
-    for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && mesh.isMeasurable(f)) {
-        drawFace(mesh.polygon(f), light);
-      }
+    for (int f : inOrder()) {
+      drawFace(mesh.polygon(f), light);
     }
+  }
+
+  /**
+   * The faces that can be drawn: by id, or, where they cover the picture many times over, the
+   * nearest first, so that what lies behind them need not be drawn at all.
+   */
+  private int[] inOrder() {
+    int[] faces =
+        IntStream.range(0, mesh.faceEnd())
+            .filter(f -> mesh.hasFace(f) && mesh.isMeasurable(f))
+            .toArray();
+    double covered = 0;
+    for (int f : faces) {
+      covered += Math.abs(mesh.polygon(f).newell().dot(side.towards()));
+    }
+    double times = covered * frame.scale() * frame.scale() / raster.area();
+    if (!(times > MANY_TIMES)) {
+      return faces;
+    }
+    raster.skipHidden();
+    return Arrays.stream(faces)
+        .mapToLong(f -> (long) Float.floatToIntBits(nearest(f)) << Integer.SIZE | f)
+        .sorted()
+        .mapToInt(key -> (int) key)
+        .toArray();
+  }
+
+  private float nearest(int f) {
+    double nearest = 1;
+    for (int v : mesh.vertices(f)) {
+      nearest = Math.min(nearest, frame.depth(mesh.position(v)));
+    }
+    return (float) Math.max(0, nearest);
   }
 
   private void drawFace(Polygon shape, Vec3 light) {
@@ -134,8 +173,11 @@ public final class MeshPicture {
   }
 
   private void drawEdges() {
-    boolean onlyOutline = meanEdge() < SHORTEST_EDGE * size.density();
     double wide = (size.isSmall() ? 0.6 : 1) * size.density();
+    double mean = meanEdge();
+    boolean onlyOutline =
+        mean < SHORTEST_EDGE * size.density()
+            || mean * wide * mesh.edgeCount() > MOST_INK * raster.area();
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       if (mesh.hasEdge(e)
           && mesh.hasPlace(mesh.first(e))

@@ -12,11 +12,27 @@ final class Raster {
   private static final int CLEAR = 0;
   private static final int OPAQUE = 0xFF000000;
 
+  /** How wide and high a tile is, in dots. */
+  private static final int TILE = 16;
+
+  /** A side that rises less over a row says nothing certain of where it lies in it. */
+  private static final double LEVEL = 1e-6;
+
+  /** So many dots are looked at; what comes after them is left out. */
+  private static final long MOST_DOTS = 100_000_000;
+
   private final int fine;
   private final int width;
   private final int height;
   private final int[] colours;
   private final float[] depths;
+  private final int tiles;
+
+  /** Of each tile the farthest depth in it; not a number where that is not known. */
+  private final float[] farthest;
+
+  private boolean skipsHidden;
+  private long left = MOST_DOTS;
 
   /**
    * @param fine how many times finer than the picture, each way
@@ -28,6 +44,18 @@ final class Raster {
     this.colours = new int[this.width * this.height];
     this.depths = new float[colours.length];
     Arrays.fill(depths, Float.POSITIVE_INFINITY);
+    tiles = this.width / TILE + 1;
+    farthest = new float[tiles * (this.height / TILE + 1)];
+    Arrays.fill(farthest, Float.POSITIVE_INFINITY);
+  }
+
+  /**
+   * From now on tiles all of which are covered by what is nearer are passed over: it pays where
+   * very much lies behind each other, and what is nearer is drawn first.
+   */
+  void skipHidden() {
+    skipsHidden = true;
+    Arrays.fill(farthest, Float.NaN);
   }
 
   /** Fills a triangle given by three places (x, y in pixels of the picture; depth). */
@@ -46,9 +74,33 @@ final class Raster {
     int toY = (int) Math.min(height - 1, Math.floor(Math.max(ay, Math.max(by, cy)) - 0.5));
     int fromX = (int) Math.max(0, Math.ceil(Math.min(ax, Math.min(bx, cx)) - 0.5));
     int toX = (int) Math.min(width - 1, Math.floor(Math.max(ax, Math.max(bx, cx)) - 0.5));
-    for (int y = fromY; y <= toY; y++) {
+    float nearest = (float) Math.min(a[2], Math.min(b[2], c[2]));
+    for (int y = fromY; y <= toY && left > 0; y++) {
       double py = y + 0.5;
-      for (int x = fromX; x <= toX; x++) {
+      // Only what the three sides leave of the row, with a dot to spare for rounding.
+      double low = fromX;
+      double high = toX;
+      for (int side = 0; side < 3; side++) {
+        double px = side == 0 ? ax : side == 1 ? bx : cx;
+        double qx = side == 0 ? bx : side == 1 ? cx : ax;
+        double at = side == 0 ? ay : side == 1 ? by : cy;
+        double rise = (side == 0 ? by : side == 1 ? cy : ay) - at;
+        if (Math.abs(rise) > LEVEL) {
+          double x = px + (qx - px) * ((py - at) / rise) - 0.5;
+          if (rise > 0 == area > 0) {
+            high = Math.min(high, x + 1);
+          } else {
+            low = Math.max(low, x - 1);
+          }
+        }
+      }
+      int end = (int) Math.floor(high);
+      left -= Math.max(1, end - low);
+      for (int x = (int) Math.ceil(low); x <= end; x++) {
+        if (skipsHidden && x % TILE == 0 && isHidden(x, y, nearest)) {
+          x += TILE - 1;
+          continue;
+        }
         double px = x + 0.5;
         double wa = ((bx - px) * (cy - py) - (by - py) * (cx - px)) / area;
         double wb = ((cx - px) * (ay - py) - (cy - py) * (ax - px)) / area;
@@ -60,10 +112,31 @@ final class Raster {
     }
   }
 
+  private boolean isHidden(int x, int y, float nearest) {
+    int tile = y / TILE * tiles + x / TILE;
+    if (Float.isNaN(farthest[tile])) {
+      farthest[tile] = farthestIn(x / TILE * TILE, y / TILE * TILE);
+    }
+    return nearest >= farthest[tile];
+  }
+
+  private float farthestIn(int fromX, int fromY) {
+    float most = 0;
+    for (int y = fromY; y < Math.min(height, fromY + TILE); y++) {
+      for (int x = fromX; x < Math.min(width, fromX + TILE); x++) {
+        most = Math.max(most, depths[y * width + x]);
+      }
+    }
+    return most;
+  }
+
   private void put(int at, float depth, int colour) {
     if (depth < depths[at]) {
       depths[at] = depth;
       colours[at] = colour | OPAQUE;
+      if (skipsHidden) {
+        farthest[at / width / TILE * tiles + at % width / TILE] = Float.NaN;
+      }
     }
   }
 
@@ -98,6 +171,11 @@ final class Raster {
         && x < width
         && y < height
         && place[2] - nearer <= depths[y * width + x];
+  }
+
+  /** In pixels of the picture. */
+  double area() {
+    return (double) width * height / (fine * fine);
   }
 
   BufferedImage picture() {

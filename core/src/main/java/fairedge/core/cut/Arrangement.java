@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
@@ -105,6 +106,7 @@ final class Arrangement {
 
   /** The node at a place; one within the merge distance is that place. */
   int place(Vec3 at) {
+    Effort.check();
     for (int i = 0; i < places.size(); i++) {
       if (places.get(i).distance(at) <= merge) {
         return i;
@@ -130,6 +132,7 @@ final class Arrangement {
   private Set<Piece> splitAtNodes() {
     Set<Piece> split = new LinkedHashSet<>();
     for (Piece piece : pieces) {
+      Effort.check();
       List<On> on = new ArrayList<>();
       for (int k = 0; k < places.size(); k++) {
         if (!piece.endsAt(k) && isOn(piece, places.get(k))) {
@@ -173,6 +176,7 @@ final class Arrangement {
     byLeft.sort(Comparator.comparingDouble(this::left));
     Map<Piece, List<On>> crossings = new HashMap<>();
     for (int i = 0; i < byLeft.size(); i++) {
+      Effort.check();
       Piece piece = byLeft.get(i);
       double right = Math.max(across.get(piece.a), across.get(piece.b));
       for (int j = i + 1; j < byLeft.size() && left(byLeft.get(j)) <= right; j++) {

@@ -1,6 +1,7 @@
 package fairedge.core.cut;
 
 import fairedge.core.cut.Arrangement.Piece;
+import fairedge.core.effort.Effort;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Refusal;
@@ -95,6 +96,7 @@ final class FaceDivider {
   private @Nullable List<Integer> findPath() {
     for (int start : open.keySet()) {
       if (plan.isRealised(start)) {
+        Effort.check();
         List<Integer> path = shortestFrom(start);
         if (path != null) {
           return path;

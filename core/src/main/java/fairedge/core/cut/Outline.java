@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -157,6 +158,7 @@ public final class Outline {
     List<TracePoint> points = new ArrayList<>();
     int n = path.points().size();
     for (int i = 0; i < n; i++) {
+      Effort.check();
       Vec3 place = placement.at(path.points().get(i));
       RayCast.Hit hit = Eyesight.first(placement.view(), place, rays, site);
       boolean end = !path.closed() && (i == 0 || i == n - 1);
@@ -196,6 +198,7 @@ public final class Outline {
       }
     }
     while (!open.isEmpty()) {
+      Effort.check();
       int f = open.poll();
       found.add(f);
       int c = mesh.firstCorner(f);

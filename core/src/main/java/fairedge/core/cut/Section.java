@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -39,6 +40,7 @@ final class Section {
 
   /** The chords in these faces. */
   List<Chord> chords(int[] faces) {
+    Effort.check();
     for (int f : faces) {
       if (isMet(f)) {
         addChords(f);

@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.effort.Effort;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -113,6 +114,7 @@ final class Sight {
     List<Integer> active = new ArrayList<>();
     int entering = 0;
     for (int i = 0; i + 1 < ends.length; i++) {
+      Effort.check();
       double from = ends[i];
       double to = ends[i + 1];
       if (to - from <= NARROW) {

@@ -1,14 +1,32 @@
 package fairedge.core.geometry;
 
+import fairedge.core.effort.Effort;
+import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
+
 /** The triangulation of one polygon; see {@link Polygon#triangles}. */
 final class EarClipping {
-  /** Clipping costs the square of the corners: a face of a million would never be drawn. */
-  static final int MOST_CORNERS = 5000;
+  /** Fewer are looked through one by one. */
+  private static final int FEW = 48;
+
+  /** Where so many corners lie in each other's way that it would never end, it is clipped on. */
+  private static final int MOST_LOOKS = 30_000_000;
+
+  private static final int OFTEN = 1 << 14;
 
   private final Polygon.Flat flat;
   private final int[] next;
   private final int[] previous;
   private final int[] triangles;
+  private final @Nullable CornerTree tree;
+
+  /**
+   * Whether a corner may have become an ear since it was looked at: it is new, or its neighbour.
+   */
+  private final boolean[] open;
+
+  private int openCount;
+  private int looks;
   private int filled;
 
   private EarClipping(Polygon polygon) {
@@ -17,6 +35,10 @@ final class EarClipping {
     next = new int[n];
     previous = new int[n];
     triangles = new int[3 * (n - 2)];
+    tree = n > FEW ? flat.tree() : null;
+    open = new boolean[n];
+    Arrays.fill(open, true);
+    openCount = n;
     for (int i = 0; i < n; i++) {
       next[i] = (i + 1) % n;
       previous[i] = (i + n - 1) % n;
@@ -27,18 +49,8 @@ final class EarClipping {
     return switch (polygon.size()) {
       case 3 -> new int[] {0, 1, 2};
       case 4 -> quad(polygon);
-      default ->
-          polygon.size() > MOST_CORNERS ? fan(polygon.size()) : new EarClipping(polygon).clip();
+      default -> new EarClipping(polygon).clip();
     };
-  }
-
-  private static int[] fan(int corners) {
-    int[] triangles = new int[3 * (corners - 2)];
-    for (int i = 0; i + 2 < corners; i++) {
-      triangles[3 * i + 1] = i + 1;
-      triangles[3 * i + 2] = i + 2;
-    }
-    return triangles;
   }
 
   private static int[] quad(Polygon p) {
@@ -55,24 +67,35 @@ final class EarClipping {
     return ab.cross(ac).dot(p.newell()) > 0;
   }
 
+  /**
+   * Whether a corner is an ear changes with its neighbours alone (O'Rourke, "Computational Geometry
+   * in C", 1998, 1.4), so that each is looked at again only after one of them went.
+   */
   private int[] clip() {
     int at = 0;
-    int left = next.length;
-    int misses = 0;
-    while (left > 3) {
-      // After a whole round without an ear the projection crosses itself: clip on regardless.
-      if (misses >= left || isEar(at)) {
+    for (int left = next.length; left > 3; ) {
+      // Where no ear is left the projection crosses itself: clip on regardless.
+      if (openCount == 0 || open[at] && isEar(at)) {
         emit(at);
         left--;
-        misses = 0;
         at = previous[at];
       } else {
-        misses++;
+        close(at);
         at = next[at];
       }
     }
     emit(at);
     return triangles;
+  }
+
+  private void close(int at) {
+    openCount -= open[at] ? 1 : 0;
+    open[at] = false;
+  }
+
+  private void open(int at) {
+    openCount += open[at] ? 0 : 1;
+    open[at] = true;
   }
 
   private boolean isEar(int at) {
@@ -83,22 +106,42 @@ final class EarClipping {
     if (turn <= 0) {
       return false;
     }
+    if (tree != null) {
+      return looks > MOST_LOOKS || tree.eachIn(a, at, c, k -> isOut(a, at, c, k));
+    }
     for (int k = next[c]; k != a; k = next[k]) {
-      if (!flat.samePlace(k, a)
-          && !flat.samePlace(k, c)
-          && !flat.samePlace(k, at)
-          && flat.triangleHolds(a, at, c, k)) {
+      if (isIn(a, at, c, k)) {
         return false;
       }
     }
     return true;
   }
 
+  private boolean isOut(int a, int at, int c, int k) {
+    if (++looks % OFTEN == 0) {
+      Effort.check();
+    }
+    return k == a || k == at || k == c || !isIn(a, at, c, k);
+  }
+
+  private boolean isIn(int a, int at, int c, int k) {
+    return !flat.samePlace(k, a)
+        && !flat.samePlace(k, c)
+        && !flat.samePlace(k, at)
+        && flat.triangleHolds(a, at, c, k);
+  }
+
   private void emit(int at) {
     triangles[filled++] = previous[at];
     triangles[filled++] = at;
     triangles[filled++] = next[at];
+    close(at);
+    open(previous[at]);
+    open(next[at]);
     next[previous[at]] = next[at];
     previous[next[at]] = previous[at];
+    if (tree != null) {
+      tree.remove(at);
+    }
   }
 }

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * One polygon in space by its corners in order, and the measures that the product defines on it.
  * Corners need not lie in one plane. Immutable; every measure costs its number of corners, but
- * {@link #triangles} (squared for concave polygons).
+ * {@link #triangles}.
  */
 public final class Polygon {
   private static final int MANY = 200;
@@ -242,8 +242,8 @@ public final class Polygon {
    * A triangulation as corner indices, three a triangle, {@code size - 2} triangles, winding kept.
    * Quads are cut along the diagonal that keeps both halves turned the same way, else the shorter;
    * larger ones by ear clipping (Meisters, "Polygons have ears", 1975) on the projection along the
-   * normal. Always answers, even where the projection crosses itself; over {@value
-   * EarClipping#MOST_CORNERS} corners as a fan from the first one.
+   * normal. Always answers, even where the projection crosses itself. Cost: n log n where few
+   * corners lie in each other's way; about the square root of n for each at the most.
    */
   public int[] triangles() {
     return EarClipping.triangles(this);
@@ -356,6 +356,11 @@ public final class Polygon {
       return Predicates.turn(u[a], v[a], u[b], v[b], u[k], v[k]) >= 0
           && Predicates.turn(u[b], v[b], u[c], v[c], u[k], v[k]) >= 0
           && Predicates.turn(u[c], v[c], u[a], v[a], u[k], v[k]) >= 0;
+    }
+
+    /** The corners in a tree, none taken out. */
+    CornerTree tree() {
+      return new CornerTree(u, v);
     }
 
     /** Whether corners a and b lie at one place in the projection. */

@@ -42,7 +42,8 @@ final class AskewFinder extends RunFinder {
     int b = mesh.second(e);
     Vec3 along = mesh.position(b).minus(mesh.position(a));
     return Math.min(
-        off(subject, Curvature.at(mesh, a), along), off(subject, Curvature.at(mesh, b), along));
+        off(subject, subject.hubs().bendAt(a), along),
+        off(subject, subject.hubs().bendAt(b), along));
   }
 
   private static double off(Subject subject, @Nullable Bend bend, Vec3 edge) {

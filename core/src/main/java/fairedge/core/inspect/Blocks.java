@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.mesh.Runs;
 import java.util.ArrayList;
 import java.util.List;
@@ -53,6 +54,7 @@ final class Blocks {
     return IntStream.range(0, (end + SIZE - 1) / SIZE)
         .parallel()
         .mapToObj(block -> {
+          Effort.check();
           List<T> found = new ArrayList<>();
           search.look(block * SIZE, Math.min(end, (block + 1) * SIZE), found::add);
           return found;

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.stream.LongStream;
 import org.jspecify.annotations.Nullable;
@@ -23,23 +24,27 @@ import org.jspecify.annotations.Nullable;
  *
  * <ol>
  *   <li>Every two faces whose boxes meet are tried. Faces with more than {@value #SMALL} sides are
- *       tried triangle by triangle; those without a front, or too large to be triangulated well,
- *       not at all.
+ *       tried triangle by triangle; those without a front not at all.
  *   <li>Pairs that share a face join, and crossing faces that share an edge: one finding for all
  *       that hang together so, with the number of pairs.
- *   <li>Where a mesh is so tangled that more than {@value #PAIRS} pairs cross, or that the boxes of
- *       over {@value #LEAST_TRIES} pairs and {@value #TRIES} for each face meet, one finding says
+ *   <li>Where a mesh is so tangled that more than {@value #PAIRS} pairs cross, one finding says
  *       just that.
+ *   <li>Where the boxes of so many pairs meet that it would take too long to try them all, the rest
+ *       is left out, and that is said ({@link LeftOut}).
  * </ol>
  *
- * Cost: n log n, and the pairs of boxes that meet.
+ * Cost: n log n, and the pairs of boxes that meet: {@value #LEAST_TRIES} and {@value #TRIES} for
+ * each face at the most. One that is looked at closely counts {@value #CLOSELY}, one that is soon
+ * told apart {@value #SOON}, one of the same face {@value #PASSED}.
  */
 final class CrossingFinder implements Finder {
   private static final int SMALL = 8;
-  private static final int LARGE = 5000;
   private static final int PAIRS = 100_000;
-  private static final int TRIES = 20;
-  private static final int LEAST_TRIES = 20_000_000;
+  private static final int TRIES = 400;
+  private static final int LEAST_TRIES = 96_000_000;
+  private static final int CLOSELY = 640;
+  private static final int SOON = 16;
+  private static final int PASSED = 4;
 
   @Override
   public List<Finding> find(Subject subject) {
@@ -67,6 +72,16 @@ final class CrossingFinder implements Finder {
     private double[] boxes = new double[6 * 1024];
     private int count;
     private final LongAdder crossed = new LongAdder();
+    private boolean isComplete = true;
+
+    /** Faces with many sides, cut into triangles once. */
+    private final Map<Integer, Cut> cut = new ConcurrentHashMap<>();
+
+    private record Cut(Polygon shape, int[] triangles) {
+      static Cut of(Polygon shape) {
+        return new Cut(shape, shape.triangles());
+      }
+    }
 
     Search(Subject subject) {
       this.subject = subject;
@@ -78,10 +93,15 @@ final class CrossingFinder implements Finder {
      * @param found null if they are too many
      */
     List<Finding> findings(@Nullable Pairs found) {
+      subject.leaveOut(
+          Kind.CROSSING,
+          found != null && !isComplete,
+          "So many faces lie in each other's way that not every two of them were tried: faces may"
+              + " cross that are not told.");
       if (found == null) {
         return List.of(tangled());
       }
-      subject.gathered().crossing = found;
+      subject.gathered().crossing = isComplete ? found : null;
       return found.count() == 0 ? List.of() : joined(found);
     }
 
@@ -98,7 +118,7 @@ final class CrossingFinder implements Finder {
       IdSet touched = nearby.faces();
       Arrays.stream(nearby.nearFaces()).forEach(this::addIfTried);
       Pairs anew = pairs((f, g) -> touched.has(f) || touched.has(g));
-      if (anew == null || anew.count() + before.count() > PAIRS / 2) {
+      if (anew == null || !isComplete || anew.count() + before.count() > PAIRS / 2) {
         return null;
       }
       return before.renewed(
@@ -107,7 +127,7 @@ final class CrossingFinder implements Finder {
     }
 
     private void addIfTried(int f) {
-      if (mesh.hasFace(f) && subject.shapes().hasFront(f) && mesh.size(f) <= LARGE) {
+      if (mesh.hasFace(f) && subject.shapes().hasFront(f)) {
         addFace(f);
       }
     }
@@ -120,17 +140,39 @@ final class CrossingFinder implements Finder {
     private @Nullable Pairs pairs(Wanted wanted) {
       List<Long> found = new ArrayList<>();
       BoxPairs pairs = new BoxPairs(Arrays.copyOf(boxes, 6 * count));
-      boolean all =
-          pairs.each(
-              (a, b) -> {
-                if (wanted.isTried(faceOf[a], faceOf[b]) && cross(a, b)) {
-                  synchronized (found) {
-                    found.add(Pairs.unordered(faceOf[a], faceOf[b]));
-                  }
-                }
-              },
-              LEAST_TRIES + (long) TRIES * count);
-      return !all || isTangled() ? null : Pairs.of(found.stream().mapToLong(Long::longValue));
+      long most = LEAST_TRIES + (long) TRIES * count;
+      isComplete = pairs.each((a, b) -> tried(a, b, wanted, found, most), most);
+      if (!isComplete && !isTangled()) {
+        // Which pairs were tried until then depends on the threads: the same ones every time now.
+        found.clear();
+        crossed.reset();
+        pairs.eachInOrder((a, b) -> tried(a, b, wanted, found, most), most);
+      }
+      return isTangled() ? null : Pairs.of(found.stream().mapToLong(Long::longValue));
+    }
+
+    /** Tries a pair; what it cost. */
+    private long tried(int a, int b, Wanted wanted, List<Long> found, long most) {
+      int f = faceOf[a];
+      int g = faceOf[b];
+      if (isTangled()) {
+        return most;
+      }
+      if (f == g || !wanted.isTried(f, g)) {
+        return PASSED;
+      }
+      if (areApart(f, g) || areNeighboursApart(f, g)) {
+        return SOON;
+      }
+      Meeting.Piece one = pieceOf(a);
+      Meeting.Piece other = pieceOf(b);
+      if (Meeting.cross(one, other, near)) {
+        crossed.increment();
+        synchronized (found) {
+          found.add(Pairs.unordered(f, g));
+        }
+      }
+      return CLOSELY;
     }
 
     private boolean isTangled() {
@@ -154,7 +196,7 @@ final class CrossingFinder implements Finder {
         add(f, -1, mesh.vertices(f));
         return;
       }
-      int[] triangles = mesh.polygon(f).triangles();
+      int[] triangles = cut(f).triangles();
       int[] corners = mesh.vertices(f);
       for (int i = 0; i < triangles.length; i += 3) {
         add(f, i, corners[triangles[i]], corners[triangles[i + 1]], corners[triangles[i + 2]]);
@@ -183,19 +225,6 @@ final class CrossingFinder implements Finder {
     private void include(int at, double value) {
       boxes[at] = Math.min(boxes[at], value);
       boxes[at + 3] = Math.max(boxes[at + 3], value);
-    }
-
-    private boolean cross(int a, int b) {
-      int f = faceOf[a];
-      int g = faceOf[b];
-      if (f == g || isTangled() || areApart(f, g) || areNeighboursApart(f, g)) {
-        return false;
-      }
-      boolean cross = Meeting.cross(pieceOf(a), pieceOf(b), near);
-      if (cross) {
-        crossed.increment();
-      }
-      return cross;
     }
 
     /** Most pairs are parted by a wall square to the way between their middles. */
@@ -269,8 +298,15 @@ final class CrossingFinder implements Finder {
     }
 
     private Meeting.Piece pieceOf(int i) {
-      Polygon shape = mesh.polygon(faceOf[i]);
-      return triangleOf[i] < 0 ? Meeting.Piece.of(shape) : Meeting.Piece.of(shape, triangleOf[i]);
+      if (triangleOf[i] < 0) {
+        return Meeting.Piece.of(mesh.polygon(faceOf[i]));
+      }
+      Cut cut = cut(faceOf[i]);
+      return Meeting.Piece.of(cut.shape(), cut.triangles(), triangleOf[i]);
+    }
+
+    private Cut cut(int f) {
+      return cut.computeIfAbsent(f, id -> Cut.of(mesh.polygon(id)));
     }
 
     private List<Finding> joined(Pairs pairs) {

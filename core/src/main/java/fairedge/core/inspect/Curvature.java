@@ -11,7 +11,8 @@ import org.jspecify.annotations.Nullable;
  *
  * <ol>
  *   <li>The places of a vertex's neighbours, and of theirs, over edges of faces, are taken in a
- *       frame whose third axis is the sum of the Newell vectors of the faces at the vertex.
+ *       frame whose third axis is the sum of the Newell vectors of the faces at the vertex. A
+ *       neighbour with over {@value #HUB} edges counts, but those beyond it do not.
  *   <li>z = a x² + b x y + c y² + d x + e y is fitted to them by least squares; with fewer than
  *       five, or where they don't decide it, the vertex has no curvature.
  *   <li>The principal values and directions are those of the shape operator of that surface at the
@@ -21,7 +22,8 @@ import org.jspecify.annotations.Nullable;
  * </ol>
  *
  * The fit is that of Petitjean, "A survey of methods for recovering quadrics in triangle meshes",
- * 2002, with the linear terms kept. Cost: the two rings of every vertex, on all processors.
+ * 2002, with the linear terms kept. Cost: the two rings of every vertex, which are at most {@value
+ * #HUB} times its edges, on all processors.
  */
 final class Curvature {
   private static final int TERMS = 5;
@@ -30,16 +32,21 @@ final class Curvature {
   /** Bending by less than this share of the neighbours' distance is rounding. */
   private static final double FLAT = 1e-9;
 
-  /** So many neighbours of neighbours decide enough. */
-  private static final int NEIGHBOURS = 512;
+  /** With more edges than these it is not gone through: what lies all round it bends otherwise. */
+  private static final int HUB = 256;
 
   private Mesh mesh;
+  private final FaceShapes shapes;
   private double[] ofVertex;
   private final Ranked known;
   private double tenth;
 
-  Curvature(Mesh mesh) {
+  /**
+   * @param shapes of the mesh, and kept up to date with it
+   */
+  Curvature(Mesh mesh, FaceShapes shapes) {
     this.mesh = mesh;
+    this.shapes = shapes;
     ofVertex = new double[mesh.vertexEnd()];
     Blocks.each(ofVertex.length, v -> ofVertex[v] = larger(v));
     known = new Ranked(ofVertex);
@@ -47,7 +54,7 @@ final class Curvature {
   }
 
   private double larger(int v) {
-    Bend bend = mesh.hasVertex(v) && mesh.hasPlace(v) ? at(mesh, v) : null;
+    Bend bend = mesh.hasVertex(v) && mesh.hasPlace(v) ? at(mesh, shapes, v) : null;
     return bend == null ? Double.NaN : bend.larger();
   }
 
@@ -88,10 +95,10 @@ final class Curvature {
   record Bend(double larger, double smaller, Vec3 along, Vec3 normal) {}
 
   /** How the surface bends at v; null where that is not known. Cost: its two rings. */
-  static @Nullable Bend at(Mesh mesh, int v) {
+  static @Nullable Bend at(Mesh mesh, FaceShapes shapes, int v) {
     Vec3 sum = Vec3.ZERO;
     for (int f : mesh.facesAt(v)) {
-      sum = mesh.isMeasurable(f) ? sum.plus(mesh.polygon(f).newell()) : sum;
+      sum = shapes.isMeasured(f) ? sum.plus(shapes.newell(f)) : sum;
     }
     if (!(sum.length() > 0)) {
       return null;
@@ -117,45 +124,52 @@ final class Curvature {
 
   /** By id, so that the order in which edges hang at a vertex tells nothing. */
   private static int[] twoRings(Mesh mesh, int v) {
-    int[] around = new int[32];
-    int count = 0;
-    int first = 0;
-    around[count++] = v;
-    for (int ring = 0; ring < 2; ring++) {
-      int end = count;
-      for (int i = first; i < end && count < NEIGHBOURS; i++) {
-        int from = around[i];
-        int start = mesh.edgeAt(from);
-        int e = start;
-        do {
-          int n = mesh.otherEnd(e, from);
-          if (mesh.cornerOn(e) != Mesh.NONE && !holds(around, count, n) && count < NEIGHBOURS) {
-            around = count == around.length ? Arrays.copyOf(around, 2 * count) : around;
-            around[count++] = n;
-          }
-          e = mesh.nextEdgeAt(from, e);
-        } while (e != start);
-      }
-      first = end;
+    Gathered gathered = new Gathered();
+    gathered.addNeighbours(mesh, v, Integer.MAX_VALUE);
+    int ring = gathered.count;
+    for (int i = 0; i < ring; i++) {
+      gathered.addNeighbours(mesh, gathered.ids[i], HUB);
     }
-    int placed = 0;
-    for (int i = 1; i < count; i++) {
-      if (mesh.hasPlace(around[i])) {
-        around[placed++] = around[i];
-      }
-    }
-    int[] found = Arrays.copyOf(around, placed);
-    Arrays.sort(found);
-    return found;
+    return gathered.placed(mesh, v);
   }
 
-  private static boolean holds(int[] values, int count, int value) {
-    for (int i = 0; i < count; i++) {
-      if (values[i] == value) {
-        return true;
-      }
+  /** Ids in the order in which they were met, some of them again and again. */
+  private static final class Gathered {
+    private int[] ids = new int[32];
+    private int count;
+
+    /**
+     * Adds the other ends of the edges of faces at a vertex; none if there are more than so many.
+     */
+    void addNeighbours(Mesh mesh, int v, int most) {
+      int before = count;
+      int start = mesh.edgeAt(v);
+      int e = start;
+      do {
+        if (count - before == most) {
+          count = before;
+          return;
+        }
+        if (mesh.cornerOn(e) != Mesh.NONE) {
+          ids = count == ids.length ? Arrays.copyOf(ids, 2 * count) : ids;
+          ids[count++] = mesh.otherEnd(e, v);
+        }
+        e = mesh.nextEdgeAt(v, e);
+      } while (e != start);
     }
-    return false;
+
+    /** Each once, in order, those that have a place, without v. */
+    int[] placed(Mesh mesh, int v) {
+      Arrays.sort(ids, 0, count);
+      int placed = 0;
+      for (int i = 0; i < count; i++) {
+        int id = ids[i];
+        if (id != v && (i == 0 || id != ids[i - 1]) && mesh.hasPlace(id)) {
+          ids[placed++] = id;
+        }
+      }
+      return Arrays.copyOf(ids, placed);
+    }
   }
 
   private static void add(double[][] sums, double x, double y, double z) {

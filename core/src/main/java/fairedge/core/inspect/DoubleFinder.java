@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Element;
@@ -29,7 +30,8 @@ import org.jspecify.annotations.Nullable;
  *
  * Vertices are sorted along an oblique direction, so that those of straight and flat forms don't
  * fall together; then each is compared with those that follow it within the weld distance. Cost: n
- * log n, and the pairs that are near along that direction.
+ * log n, and the pairs that are near along that direction, of which {@value #MOST_COMPARED} are
+ * compared; after them each with the next {@value #FEW}, and that is said.
  */
 final class DoubleFinder implements Finder {
   private static final Vec3 OBLIQUE = new Vec3(0.7310585, 0.5411961, 0.4155393).unit();
@@ -44,12 +46,20 @@ final class DoubleFinder implements Finder {
 
   private static final int LARGEST_KEPT = 100;
 
+  /** With more comparisons than these, each vertex is compared with few more. */
+  private static final long MOST_COMPARED = 60_000_000;
+
+  private static final int FEW = 16;
+
   @Override
   public List<Finding> find(Subject subject) {
-    List<Finding> all =
-        mayHaveAny(subject)
-            ? new Search(subject.mesh(), subject.weld(), Separate.of(subject)).findings()
-            : List.of();
+    Search search = new Search(subject.mesh(), subject.weld(), Separate.of(subject));
+    List<Finding> all = mayHaveAny(subject) ? search.findings() : List.of();
+    subject.leaveOut(
+        Kind.DOUBLE,
+        search.left < 0,
+        "So many vertices lie in each other's way that not every two of them were compared: there"
+            + " are more pairs than were counted.");
     subject.gathered().doubles = pairsOf(subject, all);
     return all;
   }
@@ -240,6 +250,9 @@ final class DoubleFinder implements Finder {
     private final Separate separate;
     private long window;
 
+    /** How many comparisons may be made yet; below 0 where some were left out. */
+    private long left = MOST_COMPARED;
+
     Search(Mesh mesh, double weld, Separate separate) {
       this.mesh = mesh;
       this.weld = weld;
@@ -261,7 +274,11 @@ final class DoubleFinder implements Finder {
         if (together[v] == 0) {
           continue;
         }
+        Effort.check();
         for (int j = i + 1; j < keys.length && binOf(keys[j]) - binOf(keys[i]) <= window; j++) {
+          if (left-- <= 0 && j > i + FEW) {
+            break;
+          }
           int w = vertexOf(keys[j]);
           double distance = mesh.position(v).distance(mesh.position(w));
           if (together[w] > 0 && distance <= weld && separate.mayBeOne(v, w)) {

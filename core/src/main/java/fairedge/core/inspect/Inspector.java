@@ -79,7 +79,7 @@ public final class Inspector {
       Line.Renewed renewed = line.renew(mesh, since);
       if (renewed != null) {
         Recall recall = new Recall(this, line, renewed.move(), renewed.gathered());
-        return new Inspected(report(renewed.figures(), renewed.found()), recall);
+        return new Inspected(report(renewed.figures(), renewed.found(), renewed.leftOut()), recall);
       }
     }
     Subject subject = subject(mesh, oddities);
@@ -96,12 +96,12 @@ public final class Inspector {
     List<Finders.Share> shares = Finders.of(profile);
     List<List<Finding>> found =
         shares.parallelStream().map(share -> share.finder().find(subject)).toList();
-    Report report = report(figures.join(), found);
+    Report report = report(figures.join(), found, subject.leftOut());
     Line line = new Line(subject, shares, found);
     return new Inspected(report, new Recall(this, line, 0, subject.gathered()));
   }
 
-  private Report report(Figures figures, List<List<Finding>> found) {
+  private Report report(Figures figures, List<List<Finding>> found, List<LeftOut> leftOut) {
     List<Finding> all = new ArrayList<>();
     found.forEach(all::addAll);
     // Stable: within a kind the finder's order stays.
@@ -112,7 +112,7 @@ public final class Inspector {
           .severityOf(finding.rule())
           .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
     }
-    return new Report(figures, List.copyOf(assessed));
+    return new Report(figures, List.copyOf(assessed), leftOut);
   }
 
   /** What a lens shows of a mesh. Cost: n log n at the most. */

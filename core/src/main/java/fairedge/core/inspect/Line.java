@@ -36,7 +36,12 @@ final class Line {
   }
 
   /** What is found and counted after a change. */
-  record Renewed(Figures figures, List<List<Finding>> found, Recall.Gathered gathered, int move) {}
+  record Renewed(
+      Figures figures,
+      List<List<Finding>> found,
+      List<LeftOut> leftOut,
+      Recall.Gathered gathered,
+      int move) {}
 
   /**
    * What is found after a change; null where the whole mesh is better looked at. Cost: what was
@@ -60,6 +65,6 @@ final class Line {
     subject.rest();
     isWhole = true;
     int move = moves.move(since.recall().move(), own);
-    return new Renewed(figures, List.copyOf(found), subject.gathered(), move);
+    return new Renewed(figures, List.copyOf(found), subject.leftOut(), subject.gathered(), move);
   }
 }

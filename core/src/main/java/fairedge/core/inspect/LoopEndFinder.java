@@ -97,7 +97,7 @@ final class LoopEndFinder implements Finder {
     if (subject.topology().valence(v) == 2) {
       return true;
     }
-    return Arrays.stream(subject.mesh().facesAt(v)).anyMatch(f -> subject.mesh().size(f) != 4);
+    return subject.hubs().notQuadAt(v) != Mesh.NONE;
   }
 
   private static Finding end(Subject subject, int[] edges, List<EdgeLoops.End> ends) {
@@ -135,12 +135,7 @@ final class LoopEndFinder implements Finder {
     if (subject.topology().valence(v) == 2) {
       return "a vertex where only 2 edges meet";
     }
-    int sides =
-        Arrays.stream(subject.mesh().facesAt(v))
-            .map(subject.mesh()::size)
-            .filter(n -> n != 4)
-            .findFirst()
-            .orElse(4);
+    int sides = subject.mesh().size(subject.hubs().notQuadAt(v));
     return sides == 3 ? "a triangle" : "a face of " + sides + " sides";
   }
 
@@ -160,7 +155,7 @@ final class LoopEndFinder implements Finder {
         rule,
         List.copyOf(elements),
         Places.ofVertex(mesh, at),
-        Places.meanEdge(mesh, mesh.facesAt(at)),
+        subject.hubs().reachAt(at),
         new Measure(edges.length, Measure.Unit.EDGES),
         title,
         sentence);

@@ -52,8 +52,7 @@ final class Meeting {
     }
 
     /** The triangle whose corners begin at a place of the triangulation. */
-    static Piece of(Polygon shape, int at) {
-      int[] triangles = shape.triangles();
+    static Piece of(Polygon shape, int[] triangles, int at) {
       Vec3[] outline = new Vec3[3];
       List<Integer> sides = new ArrayList<>();
       for (int i = 0; i < 3; i++) {

@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.effort.Effort;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -134,6 +135,7 @@ final class PairMatching {
   private List<Candidate> chosen() {
     for (int t = 0; t < places.length; t++) {
       if (places[t] == UNSEEN && starts[t] < starts[t + 1]) {
+        Effort.check();
         choose(group(t));
       }
     }

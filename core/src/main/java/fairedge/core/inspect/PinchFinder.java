@@ -21,12 +21,16 @@ import java.util.stream.IntStream;
  *
  * <p>A face need not be subdivided where all faces that touch it turn from it by under {@value
  * #TAME} degrees and none of them has a corner that turns back: what comes of it turns by little
- * more than they do. One finding a face. Cost: the faces; for those that are not tame the faces
- * that touch them, times twenty, so many at a time.
+ * more than they do; at a vertex of over {@value #HUB} edges it always is. One finding a face.
+ * Cost: the faces; for those that are not tame the faces that touch them, times twenty, so many at
+ * a time.
  */
 final class PinchFinder implements Finder {
   private static final double TAME = 25;
   private static final int AT_A_TIME = 8192;
+
+  /** Where more edges meet, the faces are not asked one by one whether they are tame. */
+  private static final int HUB = 64;
 
   @Override
   public List<Finding> find(Subject subject) {
@@ -139,6 +143,7 @@ final class PinchFinder implements Finder {
       if (ground.held.get(v)) {
         return false;
       }
+      wild |= subject.topology().valence(v) > HUB;
       for (int g : wild ? new int[0] : mesh.facesAt(v)) {
         wild |=
             !(front.angleTo(subject.shapes().newell(g)) < TAME)

@@ -2,8 +2,12 @@ package fairedge.core.inspect;
 
 import java.util.List;
 
-/** What an inspection gives: figures, and the findings that count, in a fixed order. */
-public record Report(Figures figures, List<Assessed> findings) {
+/**
+ * What an inspection gives: figures, and the findings that count, in a fixed order.
+ *
+ * @param leftOut what was not looked at; mostly nothing
+ */
+public record Report(Figures figures, List<Assessed> findings, List<LeftOut> leftOut) {
 
   /** A finding and how much it counts. */
   public record Assessed(Finding finding, Severity severity) {}

@@ -21,11 +21,15 @@ import java.util.stream.IntStream;
  *       follow them on the border: one finding each, with its number of edges.
  * </ol>
  *
- * Cost: the border edges, and what lies near to them.
+ * Of the edges beside a place {@value #MOST_BESIDE} are taken. Cost: the border edges, and what
+ * lies near to them; where very many lie in one place not all are looked at, and that is said.
  */
 final class SeamFinder implements Finder {
   private static final double[] PROBES = {0.25, 0.5, 0.75};
   private static final double FOLDS_BACK = 10;
+
+  /** Of those beside one place so many are enough to join what lies there. */
+  private static final int MOST_BESIDE = 4;
 
   @Override
   public List<Finding> find(Subject subject) {
@@ -66,6 +70,14 @@ final class SeamFinder implements Finder {
         return List.of();
       }
       SegmentGrid grid = new SegmentGrid(mesh, border, widest);
+      grid.beAskedAbout(
+          PROBES.length * border.length,
+          i -> mesh.along(border[i / PROBES.length], PROBES[i % PROBES.length]));
+      subject.leaveOut(
+          Kind.SEAM,
+          grid.looksPast(),
+          "So many border edges lie in one place that not all of them were looked at: seams may"
+              + " be missing there.");
       int[][] beside = new int[border.length][];
       Blocks.each(border.length, i -> beside[i] = besideAll(grid, i));
       return joined(beside);
@@ -85,20 +97,22 @@ final class SeamFinder implements Finder {
     /** Whether there was any. */
     private boolean addBeside(SegmentGrid grid, int i, double t, IntStream.Builder all) {
       Vec3 at = mesh.along(border[i], t);
-      boolean[] any = {false};
+      int[] count = {0};
       // The other edge's faces may be larger than this one's.
-      grid.near(
+      grid.nearUntil(
+          Mesh.NONE,
           at,
           grid.reach(),
           other -> {
             int j = Arrays.binarySearch(border, other);
             double near = share * 0.5 * (reach[i] + reach[j]);
-            if (!runOn(border[i], other) && grid.distance(other, at) <= near) {
+            if (grid.distance(other, at) <= near && !runOn(border[i], other)) {
               all.add(j);
-              any[0] = true;
+              count[0]++;
             }
+            return count[0] < MOST_BESIDE;
           });
-      return any[0];
+      return count[0] > 0;
     }
 
     /** Whether two edges share a vertex and do not fold back at it. */

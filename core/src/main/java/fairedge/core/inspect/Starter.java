@@ -92,20 +92,25 @@ public final class Starter {
     }
     Vec3 a = of.position(of.first(e));
     Vec3 b = of.position(of.second(e));
-    return hasSame(a, b) || edges.covers(a, b);
+    return sameEdge(a, b) != Mesh.NONE || edges.covers(a, b);
   }
 
-  /** Most edges are where they were, to the last bit. */
-  private boolean hasSame(Vec3 a, Vec3 b) {
+  /** Most edges are where they were, to the last bit: that edge, or {@link Mesh#NONE}. */
+  private int sameEdge(Vec3 a, Vec3 b) {
     int v = vertices.at(a);
     int w = v == Mesh.NONE ? v : vertices.at(b);
-    return w != Mesh.NONE && v != w && mesh.findEdge(v, w) != Mesh.NONE;
+    return w != Mesh.NONE && v != w ? mesh.findEdge(v, w) : Mesh.NONE;
   }
 
   /** Whether an edge lies on the starter's borders along its whole length. */
   boolean hasBorder(Mesh mesh, int e) {
-    return isPlaced(mesh, e)
-        && borders.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)));
+    if (!isPlaced(mesh, e)) {
+      return false;
+    }
+    Vec3 a = mesh.position(mesh.first(e));
+    Vec3 b = mesh.position(mesh.second(e));
+    int same = sameEdge(a, b);
+    return same != Mesh.NONE && this.mesh.uses(same) == 1 || borders.covers(a, b);
   }
 
   boolean hasPole(Vec3 at) {

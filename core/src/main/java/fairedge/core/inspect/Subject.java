@@ -16,6 +16,8 @@ import fairedge.core.near.VertexGrid;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.ForkJoinTask;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
@@ -47,9 +49,11 @@ final class Subject {
   private final OtherThanQuads otherThanQuads;
   private boolean stripsAreMarked;
   private Parts parts;
+  private final Map<Kind, LeftOut> leftOut = new ConcurrentSkipListMap<>();
+  private Hubs hubs = new Hubs(this);
   private Lazy<VertexGrid> vertexGrid = lazyVertexGrid();
   private final Lazy<Novelty> novelty = new Lazy<>(() -> new Novelty(this));
-  private final Lazy<Curvature> curvature = new Lazy<>(() -> new Curvature(mesh()));
+  private final Lazy<Curvature> curvature = new Lazy<>(() -> new Curvature(mesh(), shapes()));
   private Lazy<Borders> borders = lazyBorders();
   private Lazy<Orientation> orientation = lazyOrientation();
   private Lazy<List<Parts.Part>> partList = lazyPartList();
@@ -123,6 +127,7 @@ final class Subject {
   Anew update(Mesh now, Moves.Touched touched, Since since, Moves.Touched own) {
     mesh = now;
     gathered = new Recall.Gathered();
+    hubs = new Hubs(this);
     vertexGrid = lazyVertexGrid();
     Closure closure = Closure.of(mesh, touched);
     boolean borders = topology.update(mesh, closure.vertices(), closure.edges());
@@ -213,6 +218,7 @@ final class Subject {
   /** Lets go of the mesh until the next update. */
   void rest() {
     mesh = NO_MESH;
+    hubs = new Hubs(this);
     vertexGrid = lazyVertexGrid();
     int[] none = {};
     topology.update(mesh, none, none);
@@ -281,6 +287,24 @@ final class Subject {
         && topology.uses(e) > 0
         && mesh.hasPlace(mesh.first(e))
         && mesh.hasPlace(mesh.second(e));
+  }
+
+  /**
+   * Says whether something was not looked at, when all of a kind is looked for.
+   *
+   * @param why as a sentence
+   */
+  void leaveOut(Kind kind, boolean isLeftOut, String why) {
+    if (isLeftOut) {
+      leftOut.put(kind, new LeftOut(kind, why));
+    } else {
+      leftOut.remove(kind);
+    }
+  }
+
+  /** What was not looked at, by kind. */
+  List<LeftOut> leftOut() {
+    return List.copyOf(leftOut.values());
   }
 
   /** What to keep for the next inspection. */
@@ -356,6 +380,10 @@ final class Subject {
 
   Strips strips() {
     return strips;
+  }
+
+  Hubs hubs() {
+    return hubs;
   }
 
   /** Where all vertices are looked at. */

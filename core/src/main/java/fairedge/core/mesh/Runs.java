@@ -1,5 +1,6 @@
 package fairedge.core.mesh;
 
+import fairedge.core.effort.Effort;
 import java.util.stream.IntStream;
 
 /** Work over runs of indices on all processors; each index is worked on by one thread. */
@@ -26,6 +27,9 @@ public final class Runs {
   public static void each(int end, Work work) {
     IntStream.range(0, count(end))
         .parallel()
-        .forEach(i -> work.run(i * LENGTH, Math.min(end, (i + 1) * LENGTH)));
+        .forEach(i -> {
+          Effort.check();
+          work.run(i * LENGTH, Math.min(end, (i + 1) * LENGTH));
+        });
   }
 }

@@ -1,5 +1,6 @@
 package fairedge.core.near;
 
+import fairedge.core.effort.Effort;
 import java.util.concurrent.RecursiveAction;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.stream.IntStream;
@@ -20,7 +21,8 @@ public final class BoxPairs {
   /** What is told of a pair; from several threads at once. */
   @FunctionalInterface
   public interface Pair {
-    void meet(int a, int b);
+    /** How much it cost to look at the pair. */
+    long meet(int a, int b);
   }
 
   /**
@@ -96,22 +98,33 @@ public final class BoxPairs {
   /**
    * Tells every pair that meets once, in no order.
    *
-   * @param most gives up where there are more, having told about as many
+   * @param most gives up where they cost more together, having told about as many
    * @return whether all were told
    */
   public boolean each(Pair pair, long most) {
-    if (n > 1) {
-      Asked asked = new Asked(pair, most, new LongAdder());
-      new Within(0, 0, n, asked).invoke();
-      return !asked.isOver();
-    }
-    return true;
+    return each(new Asked(pair, most, new LongAdder(), SMALLEST_TASK));
   }
 
-  /** Who asks, and how many pairs were told. */
-  private record Asked(Pair pair, long most, LongAdder told) {
+  /** The same on one thread: where it gives up, it is always at the same pair. */
+  public boolean eachInOrder(Pair pair, long most) {
+    return each(new Asked(pair, most, new LongAdder(), Integer.MAX_VALUE));
+  }
+
+  private boolean each(Asked asked) {
+    if (n > 1) {
+      new Within(0, 0, n, asked).invoke();
+    }
+    return !asked.isOver();
+  }
+
+  /**
+   * Who asks, and what the pairs that were told cost.
+   *
+   * @param smallest number of boxes that is worth the while of several threads
+   */
+  private record Asked(Pair pair, long most, LongAdder cost, int smallest) {
     boolean isOver() {
-      return told.sum() > most;
+      return cost.sum() > most;
     }
   }
 
@@ -143,7 +156,7 @@ public final class BoxPairs {
       Within left = new Within(2 * node + 1, from, half, asked);
       Within right = new Within(2 * node + 2, half, to, asked);
       Between across = new Between(left.node, from, half, right.node, half, to, asked);
-      if (to - from > SMALLEST_TASK) {
+      if (to - from > asked.smallest) {
         invokeAll(left, right, across);
       } else {
         left.compute();
@@ -177,6 +190,7 @@ public final class BoxPairs {
       if (!meet(nodes, a, nodes, b) || asked.isOver()) {
         return;
       }
+      Effort.check();
       int inA = aTo - aFrom;
       int inB = bTo - bFrom;
       if (inA <= LEAF && inB <= LEAF) {
@@ -197,7 +211,7 @@ public final class BoxPairs {
     }
 
     private void run(Between one, Between other) {
-      if (aTo - aFrom + bTo - bFrom > SMALLEST_TASK) {
+      if (aTo - aFrom + bTo - bFrom > asked.smallest) {
         invokeAll(one, other);
       } else {
         one.compute();
@@ -207,15 +221,14 @@ public final class BoxPairs {
   }
 
   private void against(int i, int from, int to, Asked asked) {
-    int told = 0;
+    long cost = 0;
     for (int k = from; k < to; k++) {
       if (meet(boxes, i, boxes, k)) {
-        asked.pair.meet(Math.min(order[i], order[k]), Math.max(order[i], order[k]));
-        told++;
+        cost += asked.pair.meet(Math.min(order[i], order[k]), Math.max(order[i], order[k]));
       }
     }
-    if (told > 0) {
-      asked.told.add(told);
+    if (cost > 0) {
+      asked.cost.add(cost);
     }
   }
 

@@ -4,15 +4,17 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.function.IntConsumer;
+import java.util.function.IntFunction;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Edges of a mesh in grids whose cells are as wide as the edges in them are long, a grid for each
  * power of two: an edge lies in at most eight cells of its grid, whatever the others are. Cells
  * share buckets by their hash. Fixed once made. Cost to make: the edges; of a question: what lies
  * in one cell of each grid that there is, of which {@value #MOST_IN_CELL} edges are looked at.
- * About 16 bytes an edge.
+ * About 18 bytes an edge.
  */
 public final class SegmentGrid {
   private static final int LARGEST = 1 << 27;
@@ -21,8 +23,9 @@ public final class SegmentGrid {
   /** Where a million edges lie in one place, a question is not to ask them all. */
   private static final int MOST_IN_CELL = 4096;
 
-  private static final int MOST_WHERE_CROWDED = 64;
-  private static final long MANY_LOOKS = 100_000_000;
+  private static final int LEAST_IN_CELL = 8;
+  private static final int SAMPLES = 100_000;
+  private static final long MANY_LOOKS = 50_000_000;
 
   /** No cell is told from its neighbours so far out. */
   private static final double FAR = 0x1p60;
@@ -34,12 +37,15 @@ public final class SegmentGrid {
   private double[] widths = new double[0];
 
   /** Of each item which of the widths is that of its grid. */
-  private final byte[] gridOf;
+  private final short[] gridOf;
 
   private final int mask;
   private final int[] starts;
   private final int[] items;
-  private final boolean isCrowded;
+
+  /** In one bucket. */
+  private final int mostThere;
+
   private int mostInCell = MOST_IN_CELL;
 
   /**
@@ -60,7 +66,7 @@ public final class SegmentGrid {
     this.mesh = mesh;
     this.near = near;
     int[] in = together(Arrays.stream(edges), edges.length).filter(this::isPlaced).toArray();
-    byte[] grids = new byte[in.length];
+    short[] grids = new short[in.length];
     for (int i = 0; i < in.length; i++) {
       grids[i] = gridFor(widthFor(in[i]));
     }
@@ -77,9 +83,9 @@ public final class SegmentGrid {
       most = Math.max(most, starts[i + 1]);
       starts[i + 1] += starts[i];
     }
-    isCrowded = most > MOST_WHERE_CROWDED;
+    mostThere = most;
     items = new int[starts[mask + 1]];
-    gridOf = new byte[items.length];
+    gridOf = new short[items.length];
     int[] filled = Arrays.copyOf(starts, mask + 1);
     for (int[] block : cells) {
       for (int i = 0; i < block.length; i += 2) {
@@ -91,7 +97,7 @@ public final class SegmentGrid {
   }
 
   /** Buckets and the numbers of the edges in them, block by block in the order of the edges. */
-  private int[][] cellsOfAll(int[] in, byte[] grids) {
+  private int[][] cellsOfAll(int[] in, short[] grids) {
     return together(IntStream.range(0, (in.length + BLOCK - 1) / BLOCK), in.length)
         .mapToObj(block -> {
           int end = Math.min(in.length, (block + 1) * BLOCK);
@@ -131,15 +137,15 @@ public final class SegmentGrid {
   }
 
   /** The grid of a width, made when there is none. */
-  private byte gridFor(double width) {
+  private short gridFor(double width) {
     for (int i = 0; i < widths.length; i++) {
       if (widths[i] == width) {
-        return (byte) i;
+        return (short) i;
       }
     }
     widths = Arrays.copyOf(widths, widths.length + 1);
     widths[widths.length - 1] = width;
-    return (byte) (widths.length - 1);
+    return (short) (widths.length - 1);
   }
 
   /** The buckets of an edge's cells, none of them twice; returns how many. */
@@ -183,24 +189,48 @@ public final class SegmentGrid {
   }
 
   /**
-   * Prepares for being asked about all vertices: where that would take too many looks, each cell is
-   * looked into less far from now on. Cost: the vertices.
+   * Prepares for being asked about many places: where that would take too many looks, each cell is
+   * looked into less far from now on. Cost: some of the places.
+   *
+   * @param place by number; null is none
    */
-  public void beAskedAboutAll() {
-    if (!isCrowded) {
+  public void beAskedAbout(int places, IntFunction<@Nullable Vec3> place) {
+    if (mostThere <= LEAST_IN_CELL) {
       return;
     }
-    long looks = 0;
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.hasPlace(v)) {
-        Vec3 p = mesh.position(v);
-        for (double width : widths) {
-          int bucket = bucket(width, cell(p.x(), width), cell(p.y(), width), cell(p.z(), width));
-          looks += Math.min(mostInCell, starts[bucket + 1] - starts[bucket]);
-        }
+    int stride = 1 + places / SAMPLES;
+    long[] inCells = new long[Integer.SIZE];
+    for (int i = 0; i < places; i += stride) {
+      Vec3 p = place.apply(i);
+      for (int grid = 0; p != null && grid < widths.length; grid++) {
+        int bucket = bucketAt(p, widths[grid]);
+        int held = starts[bucket + 1] - starts[bucket];
+        inCells[Integer.SIZE - Integer.numberOfLeadingZeros(held)] += stride;
       }
     }
-    mostInCell = looks > MANY_LOOKS ? MOST_WHERE_CROWDED : mostInCell;
+    while (mostInCell > LEAST_IN_CELL && looks(inCells) > MANY_LOOKS) {
+      mostInCell /= 2;
+    }
+  }
+
+  /**
+   * @param inCells how often a cell is looked into that holds so many bits of edges
+   */
+  private long looks(long[] inCells) {
+    long looks = 0;
+    for (int bits = 1; bits < inCells.length; bits++) {
+      looks += inCells[bits] * Math.min(mostInCell, 1L << bits - 1);
+    }
+    return looks;
+  }
+
+  private int bucketAt(Vec3 p, double width) {
+    return bucket(width, cell(p.x(), width), cell(p.y(), width), cell(p.z(), width));
+  }
+
+  /** Whether so many lie in one place that not all of them are looked at. */
+  public boolean looksPast() {
+    return mostThere > mostInCell;
   }
 
   /** Tells the edges at most so far from a place, each once, in no order. */
@@ -210,12 +240,26 @@ public final class SegmentGrid {
 
   /** The same without the edges that end at a vertex. */
   public void nearBut(int vertex, Vec3 place, double distance, IntConsumer found) {
+    nearUntil(
+        vertex,
+        place,
+        distance,
+        e -> {
+          found.accept(e);
+          return true;
+        });
+  }
+
+  /**
+   * The same until no more is wanted.
+   *
+   * @param goOn false ends it
+   */
+  public void nearUntil(int vertex, Vec3 place, double distance, IntPredicate goOn) {
     // A little more than the square: what is near is told by the distance itself.
     double limit = 1.0001 * distance * distance;
     for (int grid = 0; grid < widths.length; grid++) {
-      double width = widths[grid];
-      int bucket =
-          bucket(width, cell(place.x(), width), cell(place.y(), width), cell(place.z(), width));
+      int bucket = bucketAt(place, widths[grid]);
       int end = Math.min(starts[bucket + 1], starts[bucket] + mostInCell);
       for (int i = starts[bucket]; i < end; i++) {
         int e = items[i];
@@ -223,8 +267,9 @@ public final class SegmentGrid {
             && mesh.first(e) != vertex
             && mesh.second(e) != vertex
             && mesh.squaredDistance(e, place.x(), place.y(), place.z()) <= limit
-            && distance(e, place) <= distance) {
-          found.accept(e);
+            && distance(e, place) <= distance
+            && !goOn.test(e)) {
+          return;
         }
       }
     }
@@ -256,18 +301,31 @@ public final class SegmentGrid {
     if (a.distance(b) <= near) {
       return true;
     }
-    for (int e : atA) {
-      for (int g : atB) {
-        if (e == g) {
-          return true;
-        }
-      }
+    if (haveOneInCommon(atA, atB)) {
+      return true;
     }
     Vec3 middle = a.towards(b, 0.5);
     int[] atMiddle = nearTo(middle);
     return covers(a, atA, middle, atMiddle) && covers(middle, atMiddle, b, atB);
   }
 
+  private static boolean haveOneInCommon(int[] a, int[] b) {
+    int i = 0;
+    int k = 0;
+    while (i < a.length && k < b.length) {
+      if (a[i] == b[k]) {
+        return true;
+      }
+      if (a[i] < b[k]) {
+        i++;
+      } else {
+        k++;
+      }
+    }
+    return false;
+  }
+
+  /** In order. */
   private int[] nearTo(Vec3 place) {
     int[] found = new int[8];
     int[] count = {0};
@@ -281,6 +339,8 @@ public final class SegmentGrid {
           }
           held[0][count[0]++] = e;
         });
-    return Arrays.copyOf(held[0], count[0]);
+    int[] all = Arrays.copyOf(held[0], count[0]);
+    Arrays.sort(all);
+    return all;
   }
 }

@@ -7,12 +7,10 @@ import java.util.stream.IntStream;
 
 /**
  * The faces of a mesh as triangles in a tree of boxes, to be asked what lies nearest. Faces without
- * a place, or with more than {@value #LARGE} sides, are left out. Fixed once made; may be asked by
- * several threads. Cost to make: n log n; of a question: log n where places lie near the surface.
- * About 140 bytes a triangle.
+ * a place are left out. Fixed once made; may be asked by several threads. Cost to make: n log n; of
+ * a question: log n where places lie near the surface. About 140 bytes a triangle.
  */
 public final class Surface {
-  private static final int LARGE = 5000;
   private static final int LEAF = 4;
 
   /** Of the scale. */
@@ -41,7 +39,7 @@ public final class Surface {
     this.mesh = mesh;
     int[] first = new int[mesh.faceEnd() + 1];
     for (int f = 0; f < mesh.faceEnd(); f++) {
-      boolean there = mesh.hasFace(f) && mesh.isMeasurable(f) && mesh.size(f) <= LARGE;
+      boolean there = mesh.hasFace(f) && mesh.isMeasurable(f);
       first[f + 1] = first[f] + (there ? mesh.size(f) - 2 : 0);
     }
     count = first[mesh.faceEnd()];

@@ -88,8 +88,8 @@ public final class Workpiece {
     } catch (Refusal.Raised refused) {
       takeBack(edit);
       return new Outcome.Refused(refused.refusal());
-    } catch (RuntimeException broken) {
-      // Our bug: but the workpiece stays whole, so that nothing is lost by it.
+    } catch (RuntimeException | Error broken) {
+      // Our bug, or too much: but the workpiece stays whole, so that nothing is lost by it.
       takeBack(edit);
       throw broken;
     }

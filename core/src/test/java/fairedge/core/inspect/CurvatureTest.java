@@ -29,7 +29,7 @@ class CurvatureTest {
   }
 
   private static double bendAt(Mesh mesh, int v) {
-    Curvature.Bend bend = Curvature.at(mesh, v);
+    Curvature.Bend bend = Curvature.at(mesh, new FaceShapes(mesh, 0.1), v);
     return bend == null ? Double.NaN : bend.larger();
   }
 
@@ -52,7 +52,7 @@ class CurvatureTest {
   @Test
   void curviestTenth_isWhereTheFormBendsMost() {
     Mesh bump = raised(40, 1, (x, y) -> Math.exp(-20 * (x * x + y * y)));
-    Curvature curvature = new Curvature(bump);
+    Curvature curvature = new Curvature(bump, new FaceShapes(bump, 0.1));
     int tenth = 0;
     for (int v = 0; v < bump.vertexEnd(); v++) {
       tenth += curvature.isInCurviestTenth(v) ? 1 : 0;
@@ -60,7 +60,8 @@ class CurvatureTest {
     assertThat(tenth).isBetween(160, 172);
     assertThat(curvature.isInCurviestTenth(41 * 20 + 20)).isTrue();
     assertThat(curvature.isInCurviestTenth(0)).isFalse();
-    assertThat(new Curvature(Meshes.grid(6, 6)).isInCurviestTenth(24)).isFalse();
+    Mesh flat = Meshes.grid(6, 6);
+    assertThat(new Curvature(flat, new FaceShapes(flat, 0.1)).isInCurviestTenth(24)).isFalse();
   }
 
   @Test

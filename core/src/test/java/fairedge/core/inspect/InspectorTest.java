@@ -37,7 +37,8 @@ class InspectorTest {
         new Inspector(profile, tolerance, new Starter(mesh, tolerance.flat())).inspect(mesh);
     return new Report(
         all.figures(),
-        all.findings().stream().filter(f -> HERE.contains(f.finding().kind())).toList());
+        all.findings().stream().filter(f -> HERE.contains(f.finding().kind())).toList(),
+        all.leftOut());
   }
 
   private static List<Finding> findings(Mesh mesh) {

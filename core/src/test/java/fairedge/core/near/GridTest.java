@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -79,9 +80,19 @@ class GridTest {
     }
     ConcurrentLinkedQueue<Long> found = new ConcurrentLinkedQueue<>();
     BoxPairs pairs = new BoxPairs(boxes);
-    assertThat(pairs.each((a, b) -> found.add((long) a << 32 | b), 1_000_000)).isTrue();
+    assertThat(pairs.each((a, b) -> told(found, a, b), 1_000_000)).isTrue();
     assertThat(found).containsExactlyInAnyOrderElementsOf(expected);
-    assertThat(pairs.each((a, b) -> {}, 10)).isFalse();
+    assertThat(pairs.each((a, b) -> 1, 10)).isFalse();
+    List<Long> first = new ArrayList<>();
+    List<Long> again = new ArrayList<>();
+    assertThat(pairs.eachInOrder((a, b) -> told(first, a, b), 10)).isFalse();
+    pairs.eachInOrder((a, b) -> told(again, a, b), 10);
+    assertThat(first).isNotEmpty().isEqualTo(again);
+  }
+
+  private static long told(Collection<Long> found, int a, int b) {
+    found.add((long) a << 32 | b);
+    return 1;
   }
 
   private static boolean meet(double[] boxes, int i, int k) {
