@@ -96,15 +96,20 @@ describe('counts', () => {
       { kind: 'pole', family: 'Flow', severity: 'should', count: 324_949 } as const,
       { kind: 'pole', family: 'Flow', severity: 'remark', count: 107 } as const,
     ];
-    render(<Unlisted unlisted={unlisted} className="" />);
+    const leftOut = [
+      { kind: 'crossing' as const, why: 'Too many: not every two of them were tried.' },
+    ];
+    render(<Unlisted check={{ unlisted, leftOut }} className="" />);
     const told = screen.getByTestId('unlisted').textContent;
+    expect(told).toContain('Not looked at in full');
+    expect(told).toContain('not every two of them were tried');
     expect(told).toContain('324,949 more, should mend: Poles');
     expect(told).toContain('107 more, remark: Poles');
     expect(screen.getAllByRole('link')[0]).toHaveProperty('pathname', '/handbook/pole');
   });
 
   it('says nothing where all are listed', () => {
-    render(<Unlisted unlisted={[]} className="" />);
+    render(<Unlisted check={{ unlisted: [], leftOut: [] }} className="" />);
     expect(screen.queryByTestId('unlisted')).toBeNull();
   });
 });

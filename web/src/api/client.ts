@@ -294,8 +294,8 @@ export const api = {
   formPicture: (form: string) => `/api/practice/forms/${form}/picture`,
   upload: (id: string) => json<Upload>('GET', `/uploads/${id}`),
   cancelUpload: (id: string) => json<Upload>('DELETE', `/uploads/${id}`),
-  picture: (submission: string, size: 'row' | 'sheet') =>
-    `/api/submissions/${submission}/picture?size=${size}`,
+  picture: (submission: string, size: 'row' | 'sheet', report: number) =>
+    `/api/submissions/${submission}/picture?size=${size}&report=${report}`,
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),

@@ -8,7 +8,14 @@ export const queries = {
   demoPeople: () => queryOptions({ queryKey: ['demo'], queryFn: api.demoPeople }),
   myWork: () =>
     queryOptions({ queryKey: ['my-work'], queryFn: api.myWork, refetchInterval: 15_000 }),
-  practice: () => queryOptions({ queryKey: ['practice'], queryFn: api.practice }),
+  practice: () =>
+    queryOptions({
+      queryKey: ['practice'],
+      queryFn: api.practice,
+      // While a file is being read, how far that is.
+      refetchInterval: (query) =>
+        query.state.data?.pieces.some((piece) => piece.stage === 'reading') ? 1500 : false,
+    }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
   bundle: (id: string) => queryOptions({ queryKey: ['bundle', id], queryFn: () => api.bundle(id) }),
   exercises: () => queryOptions({ queryKey: ['exercises'], queryFn: api.exercises }),

@@ -4,6 +4,7 @@ import { NavLink, useNavigate } from 'react-router';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { queries } from '../api/queries';
+import { forgetDrafts } from '../ui/drafts';
 import { HouseMark } from '../ui/Head';
 import { useTheme } from './theme';
 
@@ -89,6 +90,7 @@ function Account({ name }: { name: string }) {
             onSelect={() => {
               void api.signOut().finally(() => {
                 client.clear();
+                forgetDrafts();
                 void navigate('/sign-in');
               });
             }}

@@ -2,12 +2,20 @@ import { api } from '../api/client';
 
 const SIZES = { row: [88, 52], sheet: [264, 156] } as const;
 
+interface Props {
+  submission: string;
+  size: keyof typeof SIZES;
+  of: string;
+  /** Whose marks it shows. */
+  report: number;
+}
+
 /** A handed-in mesh with its marks, as the server draws it: the same everywhere. */
-export function MeshPicture(props: { submission: string; size: keyof typeof SIZES; of: string }) {
+export function MeshPicture(props: Props) {
   const [width, height] = SIZES[props.size];
   return (
     <img
-      src={api.picture(props.submission, props.size)}
+      src={api.picture(props.submission, props.size, props.report)}
       width={width}
       height={height}
       alt={`Picture of ${props.of}, with its marks`}

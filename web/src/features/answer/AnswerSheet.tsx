@@ -38,7 +38,12 @@ export function AnswerSheet({ id }: { id: string }) {
     // The picture that the server drew is there long before a large mesh is.
     return (
       <Loading stage="Opening the answer">
-        <MeshPicture submission={id} size="sheet" of="what you handed in" />
+        <MeshPicture
+          submission={id}
+          size="sheet"
+          of="what you handed in"
+          report={answer.data?.report ?? -1}
+        />
       </Loading>
     );
   }

@@ -46,7 +46,7 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain 
       />
       {state.checked && (
         <Unlisted
-          unlisted={check.unlisted}
+          check={check}
           className="condensed border-b border-rule px-3 py-1.5 text-[13px]"
         />
       )}

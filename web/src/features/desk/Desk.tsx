@@ -73,7 +73,12 @@ function WaitingRow({ row, chosen, onPoint }: { row: Row; chosen: boolean; onPoi
       // A row that comes to lie under a pointer at rest was not pointed at.
       onPointerMove={(e) => (e.movementX !== 0 || e.movementY !== 0) && onPoint()}
     >
-      <MeshPicture submission={row.id} size="row" of={`${row.exercise} by ${row.student}`} />
+      <MeshPicture
+        submission={row.id}
+        size="row"
+        of={`${row.exercise} by ${row.student}`}
+        report={row.report}
+      />
       <div className="min-w-0">
         <Link to={`/review/${row.id}`} className="text-[15px] font-semibold hover:underline">
           {row.student}

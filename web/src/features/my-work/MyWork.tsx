@@ -61,6 +61,7 @@ function Row(props: {
           submission={answer.submission}
           size="row"
           of={`${exercise.title}, attempt ${answer.attempt}`}
+          report={answer.report}
         />
       ) : (
         <span className="max-md:hidden" />

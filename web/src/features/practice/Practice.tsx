@@ -26,7 +26,8 @@ export function Practice() {
 
   const go = (piece: Piece) => {
     void client.invalidateQueries(queries.practice());
-    void navigate(`/practice/${piece.id}`);
+    // What takes long to read stands among the pieces until it is read.
+    if (piece.stage === 'ready') void navigate(`/practice/${piece.id}`);
   };
   const begin = async (form: string) => {
     setProblem(null);
@@ -132,27 +133,36 @@ function Pieces({ pieces }: { pieces: readonly Piece[] }) {
             key={piece.id}
             className="grid grid-cols-[84px_minmax(0,1fr)_auto] items-center gap-4 border-b border-rule py-2.5"
           >
-            <img
-              src={api.practicePicture(piece.id)}
-              width={84}
-              height={50}
-              alt=""
-              className="bg-sea"
-            />
+            {piece.stage === 'ready' ? (
+              <img
+                src={api.practicePicture(piece.id)}
+                width={84}
+                height={50}
+                alt=""
+                className="bg-sea"
+              />
+            ) : (
+              <span className="h-[50px] w-[84px] bg-sea" />
+            )}
             <div className="min-w-0">
               <p className="truncate font-semibold">{piece.title}</p>
-              <p className="condensed text-[13px] text-ink2">
-                Begun {whenText(piece.begunAt)}, in {piece.unit}, checked as {piece.profile}
+              <p className="condensed text-[13px] text-ink2" role="status">
+                {piece.stage === 'reading' && 'Its file is being read. It can be cut after that.'}
+                {piece.stage === 'failed' && piece.problem?.detail}
+                {piece.stage === 'ready' &&
+                  `Begun ${whenText(piece.begunAt)}, in ${piece.unit}, checked as ${piece.profile}`}
               </p>
             </div>
             <div className="flex gap-2.5">
               <Button onClick={() => void keep(piece, false)}>Put away</Button>
-              <Link
-                className="inline-flex h-8 items-center rounded-ctl border border-ctl bg-sheet px-3 font-medium hover:border-ink hover:bg-shoal1"
-                to={`/practice/${piece.id}`}
-              >
-                Carry on cutting
-              </Link>
+              {piece.stage === 'ready' && (
+                <Link
+                  className="inline-flex h-8 items-center rounded-ctl border border-ctl bg-sheet px-3 font-medium hover:border-ink hover:bg-shoal1"
+                  to={`/practice/${piece.id}`}
+                >
+                  Carry on cutting
+                </Link>
+              )}
             </div>
           </li>
         ))}

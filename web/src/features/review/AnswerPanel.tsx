@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import type { Review } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
+import { counted } from '../../ui/time';
 import { TwoWay } from '../../ui/TwoWay';
 import type { Draft } from './useDraft';
 
@@ -11,6 +12,8 @@ interface Props {
   returned: boolean;
   chosenNote: number | null;
   status: string;
+  /** Another answer, written elsewhere meanwhile; one of the two is to stay. */
+  conflict: { notes: number; word: string; onChoose: (mine: boolean) => void } | null;
   hasNext: boolean;
   onChange: (next: Partial<Draft>) => void;
   onChooseNote: (index: number) => void;
@@ -26,6 +29,7 @@ export function AnswerPanel(props: Props) {
       aria-label="Answer"
       className="flex w-[296px] shrink-0 flex-col border-l border-rule max-[1200px]:w-[264px]"
     >
+      {props.conflict && <Conflict mine={draft.notes.length} {...props.conflict} />}
       <div className="min-h-0 flex-1 overflow-y-auto">
         <h2 className="flex justify-between px-3.5 pt-2.5 pb-1 font-semibold">
           Notes <span className="font-normal text-ink2">{draft.notes.length || ''}</span>
@@ -82,6 +86,32 @@ export function AnswerPanel(props: Props) {
         </Button>
       </div>
     </aside>
+  );
+}
+
+function Conflict({
+  mine,
+  notes,
+  word,
+  onChoose,
+}: NonNullable<Props['conflict']> & { mine: number }) {
+  return (
+    <div role="alert" className="border-b border-ink bg-shoal1 px-3.5 py-2.5">
+      <p className="font-semibold">This answer was changed elsewhere</p>
+      <p className="mt-0.5 text-[13px] text-ink2">
+        Here are {counted(mine, 'note')}, there {counted(notes, 'note')}
+        {word ? ` and the word “${word.slice(0, 60)}${word.length > 60 ? '…' : ''}”` : ''}. Nothing
+        is lost until you choose.
+      </p>
+      <div className="mt-2 flex gap-2">
+        <Button size="small" look="instructor" onClick={() => onChoose(true)}>
+          Keep what is here
+        </Button>
+        <Button size="small" onClick={() => onChoose(false)}>
+          Take the other
+        </Button>
+      </div>
+    </div>
   );
 }
 

@@ -91,7 +91,7 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           }}
         />
       </div>
-      <Unlisted unlisted={check.unlisted} className="border-t border-rule px-3 py-2" />
+      <Unlisted check={check} className="border-t border-rule px-3 py-2" />
       {clean.length > 0 && (
         <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
           Clean: {clean.join(', ')}

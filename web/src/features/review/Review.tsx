@@ -57,7 +57,16 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   useCameraInAddress(stage);
   const source = useMemo(() => api.submissionLens(review.id), [review.id]);
   const looked = useLensPicture(stage, lens, mesh, source);
-  const { draft, change, unsaved, problem, giveBack, retry } = useDraft(review.id, review.answer);
+  const {
+    draft,
+    change,
+    unsaved,
+    problem,
+    theirs,
+    choose: settle,
+    giveBack,
+    retry,
+  } = useDraft(review);
   const [chosen, setChosen] = useAddressed('finding');
   const [chosenNote, setChosenNote] = useState<number | null>(null);
   const [hover, setHover] = useState<Picked | null>(null);
@@ -137,13 +146,15 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
 
   const status = returned
     ? `Returned ${whenText(review.answer.returnedAt!)}`
-    : problem
-      ? problem.message
-      : unsaved
-        ? 'Keeping'
-        : draft.notes.length || draft.word || draft.verdict
-          ? 'Kept'
-          : '';
+    : theirs
+      ? ''
+      : problem
+        ? problem.message
+        : unsaved
+          ? 'Keeping'
+          : draft.notes.length || draft.word || draft.verdict
+            ? 'Kept'
+            : '';
 
   return (
     <div className="flex h-full flex-col">
@@ -296,6 +307,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           returned={returned}
           chosenNote={chosenNote}
           status={status}
+          conflict={theirs && { notes: theirs.notes.length, word: theirs.word, onChoose: settle }}
           hasNext={Boolean(queue?.next)}
           onChange={change}
           onChooseNote={chooseNote}

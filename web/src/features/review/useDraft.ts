@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, ApiProblem, type Answer, type Note } from '../../api/client';
+import { api, ApiProblem, newKey, type Answer, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
+import { draftName } from '../../ui/drafts';
 
 export interface Draft {
   word: string;
@@ -11,61 +12,136 @@ export interface Draft {
 
 const PAUSE_MS = 500;
 
-function nameOf(id: string): string {
-  return `fair-edge-answer-${id}`;
+/** What of a review a draft is written against: the report whose findings its notes are about. */
+export type Against = Pick<Review, 'id' | 'report' | 'answer'> & {
+  check: Pick<Review['check'], 'findings'>;
+};
+
+interface Kept {
+  revision: number;
+  draft: Draft;
+  /** Of the findings that the notes are about, by the note's number; of the report at that time. */
+  keys: (string | null)[];
 }
 
-function keptHere(id: string, revision: number): Draft | null {
-  const text = localStorage.getItem(nameOf(id));
+function keptHere(id: string): Kept | null {
+  const text = localStorage.getItem(draftName(id));
   if (!text) return null;
   try {
-    const kept = JSON.parse(text) as { revision: number; draft: Draft };
-    return kept.revision === revision ? kept.draft : null;
+    const kept = JSON.parse(text) as Partial<Kept>;
+    return kept.draft && typeof kept.revision === 'number'
+      ? { revision: kept.revision, draft: kept.draft, keys: kept.keys ?? [] }
+      : null;
   } catch {
     return null;
   }
 }
 
+function draftOf(answer: Pick<Answer, 'word' | 'verdict' | 'notes'>): Draft {
+  return { word: answer.word, verdict: answer.verdict, notes: answer.notes };
+}
+
+/** Whether two drafts say the same; how they came to be is nothing to it. */
+export function sayTheSame(a: Draft, b: Draft): boolean {
+  const words = (draft: Draft) =>
+    JSON.stringify([
+      draft.word,
+      draft.verdict,
+      draft.notes.map((note) => [note.text, note.element.kind, note.element.id, note.place]),
+    ]);
+  return words(a) === words(b);
+}
+
+/** A note of a report of before, about the same finding in this one, or else about its place. */
+function followed(kept: Kept, review: Against): Draft {
+  const notes = kept.draft.notes.map((note, i) => {
+    const key = kept.keys[i];
+    const at = key ? review.check.findings.findIndex((finding) => finding.key === key) : -1;
+    return { ...note, finding: at < 0 ? null : at };
+  });
+  return { ...kept.draft, notes };
+}
+
+/** Where a draft begins: with what was written here and never arrived, or what the server has. */
+function begun(review: Against): { draft: Draft; unsaved: boolean; theirs: Answer | null } {
+  const kept = keptHere(review.id);
+  const there = draftOf(review.answer);
+  if (!kept || review.answer.returnedAt !== null) {
+    return { draft: there, unsaved: false, theirs: null };
+  }
+  const draft = followed(kept, review);
+  if (sayTheSame(draft, there)) return { draft: there, unsaved: false, theirs: null };
+  const isStale = kept.revision !== review.answer.revision;
+  return { draft, unsaved: !isStale, theirs: isStale ? review.answer : null };
+}
+
 /**
  * The answer being written: kept on this machine at once, on the server after a pause, so that nothing
- * typed is lost by a reload or a lost connection.
+ * typed is lost by a reload, a lost connection or a lost reply. Where the answer was changed elsewhere
+ * meanwhile, whoever writes chooses which is to stay.
  */
-export function useDraft(id: string, answer: Answer) {
+export function useDraft(review: Against) {
+  const { id, answer } = review;
   const client = useQueryClient();
-  const [draft, setDraft] = useState<Draft>(
-    () =>
-      keptHere(id, answer.revision) ?? {
-        word: answer.word,
-        verdict: answer.verdict,
-        notes: answer.notes,
-      },
-  );
+  const [start] = useState(() => begun(review));
+  const [draft, setDraft] = useState(start.draft);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
-  const [unsaved, setUnsaved] = useState(() => keptHere(id, answer.revision) !== null);
+  const [unsaved, setUnsaved] = useState(start.unsaved);
+  const [theirs, setTheirs] = useState(start.theirs);
   const revision = useRef(answer.revision);
   const newest = useRef(draft);
   const saving = useRef<Promise<void> | null>(null);
+  const { findings } = review.check;
+  const keysOf = useCallback(
+    (of: Draft) =>
+      of.notes.map((note) =>
+        note.finding === null ? null : (findings[note.finding]?.key ?? null),
+      ),
+    [findings],
+  );
 
   const save = useCallback((): Promise<void> => {
     saving.current ??= (async () => {
       try {
         for (let sent: Draft | null = null; sent !== newest.current;) {
           sent = newest.current;
-          const kept = await api.keepDraft(id, { revision: revision.current, ...sent });
+          const keys = keysOf(sent);
+          const kept = await api.keepDraft(id, {
+            revision: revision.current,
+            clientKey: newKey(),
+            report: review.report,
+            word: sent.word,
+            verdict: sent.verdict,
+            notes: sent.notes.map((note, i) => ({ ...note, key: keys[i] ?? null })),
+          });
           revision.current = kept.revision;
         }
-        localStorage.removeItem(nameOf(id));
+        localStorage.removeItem(draftName(id));
         setUnsaved(false);
         setProblem(null);
       } catch (e) {
-        if (e instanceof ApiProblem) setProblem(e);
+        if (!(e instanceof ApiProblem)) throw e;
+        const there = e.status === 409 ? (e.more.answer as Answer | undefined) : undefined;
+        if (there && sayTheSame(draftOf(there), newest.current)) {
+          // It was kept, and only the reply was lost.
+          revision.current = there.revision;
+          localStorage.removeItem(draftName(id));
+          setUnsaved(false);
+          setProblem(null);
+          return;
+        }
+        if (there) {
+          setTheirs(there);
+          setUnsaved(false);
+        }
+        setProblem(e);
         throw e;
       } finally {
         saving.current = null;
       }
     })();
     return saving.current;
-  }, [id]);
+  }, [id, keysOf, review.report]);
 
   useEffect(() => {
     if (!unsaved) return;
@@ -77,13 +153,30 @@ export function useDraft(id: string, answer: Answer) {
   const change = (next: Partial<Draft>) => {
     const whole = { ...newest.current, ...next };
     newest.current = whole;
-    localStorage.setItem(nameOf(id), JSON.stringify({ revision: revision.current, draft: whole }));
+    const kept: Kept = { revision: revision.current, draft: whole, keys: keysOf(whole) };
+    localStorage.setItem(draftName(id), JSON.stringify(kept));
     setDraft(whole);
-    setUnsaved(true);
+    if (!theirs) setUnsaved(true);
+  };
+
+  /** Of two answers, the one written here stays, or the one from elsewhere. */
+  const choose = (mine: boolean) => {
+    if (!theirs) return;
+    revision.current = theirs.revision;
+    setTheirs(null);
+    setProblem(null);
+    if (mine) {
+      setUnsaved(true);
+      return;
+    }
+    newest.current = draftOf(theirs);
+    localStorage.removeItem(draftName(id));
+    setDraft(newest.current);
   };
 
   /** Keeps what is there and returns it to the student. */
   const giveBack = async (): Promise<boolean> => {
+    if (theirs) return false;
     try {
       if (unsaved || revision.current === 0) await save();
       await api.giveBack(id, revision.current);
@@ -96,5 +189,6 @@ export function useDraft(id: string, answer: Answer) {
     }
   };
 
-  return { draft, change, unsaved, problem, giveBack, retry: () => save().catch(() => undefined) };
+  const retry = () => save().catch(() => undefined);
+  return { draft, change, unsaved, problem, theirs, choose, giveBack, retry };
 }

@@ -208,6 +208,7 @@ final class InspectCommand implements Callable<Integer> {
           "  %-6s %-15s %s, %s%n", word(f.severity()), f.kind(), f.title(), at(f.elements()));
     }
     CheckView check = report.report();
+    check.leftOut().forEach(left -> out.printf("  left out %s: %s%n", left.kind(), left.why()));
     out.println(
         check.findings().isEmpty()
             ? "  clean"

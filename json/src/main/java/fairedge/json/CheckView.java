@@ -19,6 +19,7 @@ import java.util.stream.Stream;
  *
  * @param must how many findings must be mended, listed or not; so the others
  * @param unlisted what there is beside the findings that are listed: too many of one kind to read
+ * @param leftOut what was not looked at, because it would have taken too long; mostly nothing
  */
 public record CheckView(
     int must,
@@ -26,7 +27,11 @@ public record CheckView(
     int remarks,
     Figures figures,
     List<FindingView> findings,
-    List<Unlisted> unlisted) {
+    List<Unlisted> unlisted,
+    List<LeftOut> leftOut) {
+
+  /** Of which kind not all was looked for, and why, as a sentence. */
+  public record LeftOut(String kind, String why) {}
 
   /** How many of one kind are not listed. */
   public record Unlisted(String kind, String family, SeverityView severity, int count) {}
@@ -59,7 +64,9 @@ public record CheckView(
         unlisted.add(group.unlisted(count - most));
       }
     });
-    return of(report.figures(), listed, unlisted);
+    List<LeftOut> leftOut =
+        report.leftOut().stream().map(l -> new LeftOut(l.kind().key(), l.why())).toList();
+    return of(report.figures(), listed, unlisted, leftOut);
   }
 
   private record Group(Kind kind, SeverityView severity) {
@@ -72,14 +79,16 @@ public record CheckView(
     }
   }
 
-  public static CheckView of(Figures figures, List<FindingView> findings, List<Unlisted> unlisted) {
+  public static CheckView of(
+      Figures figures, List<FindingView> findings, List<Unlisted> unlisted, List<LeftOut> leftOut) {
     return new CheckView(
         count(findings, unlisted, SeverityView.must),
         count(findings, unlisted, SeverityView.should),
         count(findings, unlisted, SeverityView.remark),
         figures,
         findings,
-        unlisted);
+        unlisted,
+        leftOut);
   }
 
   private static int count(

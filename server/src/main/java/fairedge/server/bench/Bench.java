@@ -18,27 +18,32 @@ import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.platform.Turns;
 import fairedge.server.practice.Practice;
 import fairedge.server.practice.Practices;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Workpieces: opening, previews, steps. A step is in the store before it is confirmed; a request
- * names the revision it was aimed at, and its own key, so that it can be repeated safely.
+ * names the revision it was aimed at, and its own key, so that it can be repeated safely. In no
+ * transaction: while meshes are made, changed and checked no connection is held; that a workpiece
+ * goes from one revision to the next only once is the store's.
  */
 @Service
 public class Bench {
   private static final int STEPS_BETWEEN_SNAPSHOTS = 25;
   private static final int LONGEST_NAME = 60;
+  private static final int MOST_TRIES = 20;
 
   private final WorkpieceStore store;
   private final Workpieces workpieces;
@@ -47,6 +52,8 @@ public class Bench {
   private final Tasks tasks;
   private final Workshop workshop;
   private final JobQueue jobs;
+  private final Turns turns;
+  private final Duration longest;
   private final Clock clock;
 
   Bench(
@@ -57,7 +64,11 @@ public class Bench {
       Tasks tasks,
       Workshop workshop,
       JobQueue jobs,
+      Turns turns,
+      @Value("${fair-edge.limits.step}") Duration longest,
       Clock clock) {
+    this.turns = turns;
+    this.longest = longest;
     this.store = store;
     this.workpieces = workpieces;
     this.exercises = exercises;
@@ -75,7 +86,6 @@ public class Bench {
   public record Stepped(StandsView state, byte[] mesh) {}
 
   /** The working copy of a student in an exercise; made at the first call. */
-  @Transactional
   public WorkpieceView open(UUID exerciseId, SignedIn student) {
     exercises.requireForStudent(exerciseId, student);
     UUID id = store.openFor(exerciseId, student.id(), clock.instant());
@@ -83,7 +93,6 @@ public class Bench {
   }
 
   /** The workpiece of a practice piece; made at the first call. */
-  @Transactional
   public WorkpieceView openPractice(UUID practiceId, SignedIn account) {
     Practice practice = practices.requireOf(account, practiceId);
     return state(store.openFor(practice, clock.instant()), account);
@@ -92,54 +101,72 @@ public class Bench {
   /** As it stands, with the check of the mesh as it is. */
   public WorkpieceView state(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
-    workshop.settle(head);
-    return workshop.read(head, this::view);
+    return turns.here(
+        student.id(),
+        () -> {
+          workshop.settle(head);
+          return workshop.read(head, this::view);
+        });
   }
 
   /** How it stands now, if it went on from a revision: in another window, or on another machine. */
-  @Transactional(readOnly = true)
   public Optional<Stepped> since(UUID id, SignedIn student, long revision) {
     Head head = workpieces.require(id, student);
     if (head.revision() == revision) {
       return Optional.empty();
     }
     return Optional.of(
-        workshop.read(head, (now, held) -> new Stepped(view(now, held), whole(held))));
+        read(student, head, (now, held) -> new Stepped(view(now, held), whole(held))));
   }
 
-  @Transactional(readOnly = true)
+  private <T> T read(SignedIn student, Head head, BiFunction<Head, Held, T> reading) {
+    return turns.here(student.id(), () -> workshop.read(head, reading));
+  }
+
   public byte[] mesh(UUID id, SignedIn student) {
     Head head = workpieces.require(id, student);
-    return workshop.read(head, (now, held) -> whole(held));
+    return read(student, head, (now, held) -> whole(held));
   }
 
-  /** A copy of the mesh as it is now, and the step that made it so. */
-  @Transactional(readOnly = true)
-  public <T> T look(UUID id, SignedIn student, long revision, Function<Mesh, T> look) {
+  /**
+   * How a workpiece stands, all of it at one moment.
+   *
+   * @param mesh a copy
+   * @param exercise null in free practice
+   * @param step the last in force
+   * @param check of this mesh; null where it has not come yet
+   */
+  public record Standing(
+      Mesh mesh, @Nullable UUID exercise, @Nullable Long step, @Nullable CheckView check) {}
+
+  /** How it stands at a revision. */
+  public Standing standing(UUID id, SignedIn student, long revision) {
     Head head = workpieces.require(id, student);
-    return workshop.read(
+    return read(
+        student,
         head,
         (now, held) -> {
           Workpieces.requireFresh(now, revision);
-          return look.apply(held.workpiece.mesh());
+          CheckView check = held.isChecked() ? held.check() : null;
+          return new Standing(
+              held.workpiece.mesh().copy(), now.exerciseId(), now.headStep(), check);
         });
   }
 
-  /** The last step in force, if there is one. */
-  @Transactional(readOnly = true)
-  public @Nullable Long headStep(UUID id, SignedIn student) {
-    return workpieces.require(id, student).headStep();
-  }
-
   /** What else to choose, from what is chosen. */
-  @Transactional(readOnly = true)
   public ChosenView choose(
       UUID id, SignedIn student, long revision, ChosenView.Way way, ChosenView from) {
-    return look(id, student, revision, mesh -> ChosenView.grown(mesh, way, from));
+    Head head = workpieces.require(id, student);
+    return read(
+        student,
+        head,
+        (now, held) -> {
+          Workpieces.requireFresh(now, revision);
+          return ChosenView.grown(held.workpiece.mesh(), way, from);
+        });
   }
 
   /** Makes a change and keeps it as a step; a refusal is a problem, and nothing changes. */
-  @Transactional
   public Stepped step(UUID id, SignedIn student, Asked asked, Change change, View view) {
     return move(
         id,
@@ -169,7 +196,7 @@ public class Bench {
             held.waitsFor(kept.id());
           }
           if (kept.number() % STEPS_BETWEEN_SNAPSHOTS == 0) {
-            jobs.add(SnapshotJob.NAME, Long.toString(kept.id()));
+            jobs.add(SnapshotJob.NAME, Long.toString(kept.id()), JobQueue.Rank.USUAL);
           }
           return new Moved(touched, added.head(), kept);
         });
@@ -195,7 +222,6 @@ public class Bench {
   }
 
   /** Takes the last step back; it is kept, so that it can be made again. */
-  @Transactional
   public Stepped undo(UUID id, SignedIn student, Asked asked) {
     return move(
         id,
@@ -218,7 +244,6 @@ public class Bench {
   }
 
   /** Makes again the step that was taken back last. */
-  @Transactional
   public Stepped redo(UUID id, SignedIn student, Asked asked) {
     return move(
         id,
@@ -240,7 +265,6 @@ public class Bench {
    * Goes to the state after any step ever made, or to the starter. Later steps and other branches
    * are kept.
    */
-  @Transactional
   public Stepped goTo(UUID id, SignedIn student, Asked asked, @Nullable Long step) {
     return move(
         id,
@@ -257,7 +281,6 @@ public class Bench {
   }
 
   /** Gives the state after a step a name, or takes it away. */
-  @Transactional
   public WorkpieceView name(UUID id, SignedIn student, long step, String name) {
     Head head = workpieces.require(id, student);
     if (!store.hasStep(id, step)) {
@@ -269,7 +292,7 @@ public class Bench {
           Problem.Kind.BAD_INPUT, "A name has at most %d letters.".formatted(LONGEST_NAME));
     }
     store.nameStep(step, trimmed);
-    return workshop.read(head, this::view);
+    return read(student, head, this::view);
   }
 
   /** One move from a revision to the next. */
@@ -289,24 +312,42 @@ public class Bench {
   }
 
   private Stepped move(UUID id, SignedIn student, Asked asked, Move move) {
-    WorkpieceStore.Locked locked = workpieces.lock(id, student, asked.clientKey());
-    Head head = locked.head();
-    if (locked.isAnswered()) {
-      return workshop.with(head, held -> new Stepped(view(head, held), whole(held)));
+    return turns.here(
+        student.id(),
+        longest,
+        () -> {
+          Optional<Stepped> moved = Optional.empty();
+          for (int i = 0; moved.isEmpty() && i < MOST_TRIES; i++) {
+            moved = moved(id, student, asked, move);
+          }
+          return moved.orElseThrow(Workpieces::stale);
+        });
+  }
+
+  /** Empty where the workpiece was moved between the look and the move: look again. */
+  private Optional<Stepped> moved(UUID id, SignedIn student, Asked asked, Move move) {
+    WorkpieceStore.Known known = workpieces.require(id, student, asked.clientKey());
+    Head head = known.head();
+    if (known.isAnswered()) {
+      return Optional.of(
+          workshop.read(head, (now, held) -> new Stepped(view(now, held), whole(held))));
     }
     Workpieces.requireFresh(head, asked.revision());
-    return workshop.with(
-        head,
-        held -> {
-          Task task = tasks.of(head);
-          workshop.settleLater(head, task, held);
-          held.chosen = List.of();
-          Moved moved = move.make(head, task, held);
-          held.standsAt(moved.head());
-          byte[] message =
-              moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
-          return new Stepped(view(task, moved, held), message);
-        });
+    try {
+      return workshop.ifAt(head, held -> made(head, held, move));
+    } catch (WorkpieceStore.MovedMeanwhile elsewhere) {
+      return Optional.empty();
+    }
+  }
+
+  private Stepped made(Head head, Held held, Move move) {
+    Task task = tasks.of(head);
+    workshop.settleLater(head, task, held);
+    held.chosen = List.of();
+    Moved moved = move.make(head, task, held);
+    held.standsAt(moved.head());
+    byte[] message = moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
+    return new Stepped(view(task, moved, held), message);
   }
 
   private static byte[] delta(Held held, ElementSet touched, Head before) {
@@ -347,7 +388,6 @@ public class Bench {
   }
 
   /** The steps in force at a step, for a review of what was handed in after it. */
-  @Transactional(readOnly = true)
   public List<StepView> stepsTo(@Nullable Long step) {
     return store.stepsTo(step);
   }

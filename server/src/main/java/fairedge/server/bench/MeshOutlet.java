@@ -2,11 +2,9 @@ package fairedge.server.bench;
 
 import fairedge.core.format.MeshFormat;
 import fairedge.core.inspect.Along;
-import fairedge.core.inspect.Bent;
 import fairedge.core.inspect.Lens;
 import fairedge.core.inspect.LensPicture;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.mesh.MeshBytes;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.inspection.BendAsked;
@@ -15,13 +13,14 @@ import fairedge.server.inspection.Terms;
 import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.platform.Turns;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.UUID;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * The mesh of a workpiece in other forms: as a file, as the smooth surface of its cage, through a
@@ -33,9 +32,15 @@ public class MeshOutlet {
   private final Workpieces workpieces;
   private final Workshop workshop;
   private final Inspections inspections;
+  private final Turns turns;
 
   MeshOutlet(
-      WorkpieceStore store, Workpieces workpieces, Workshop workshop, Inspections inspections) {
+      WorkpieceStore store,
+      Workpieces workpieces,
+      Workshop workshop,
+      Inspections inspections,
+      Turns turns) {
+    this.turns = turns;
     this.store = store;
     this.workpieces = workpieces;
     this.workshop = workshop;
@@ -43,17 +48,18 @@ public class MeshOutlet {
   }
 
   /** The mesh after a step, as a file; of the state in force where no step is named. */
-  @Transactional(readOnly = true)
   public byte[] file(UUID id, SignedIn student, @Nullable Long step, MeshFormat format) {
     Head head = workpieces.require(id, student);
     if (step != null && !store.hasStep(id, step)) {
       throw Problem.notFound("step");
     }
-    Mesh mesh =
-        step == null
-            ? workshop.read(
-                head, (now, held) -> MeshBytes.read(MeshBytes.write(held.workpiece.mesh())))
-            : workshop.rebuild(head, step).mesh();
+    return turns.here(
+        student.id(),
+        () ->
+            written(step == null ? copy(head, null) : workshop.rebuild(head, step).mesh(), format));
+  }
+
+  private static byte[] written(Mesh mesh, MeshFormat format) {
     ByteArrayOutputStream file = new ByteArrayOutputStream();
     try {
       format.write(mesh, file);
@@ -68,16 +74,22 @@ public class MeshOutlet {
    * hand waits for it.
    */
   public byte[] smooth(UUID id, SignedIn student, @Nullable Integer level) {
-    Mesh mesh = copy(id, student, null);
-    return inspections.smooth(mesh, mesh.bounds().centre(), level);
+    return looked(
+        id, student, null, mesh -> inspections.smooth(mesh, mesh.bounds().centre(), level));
   }
 
   /** How the mesh fares when it is bent: the places of its vertices as a delta of its message. */
   public Tried bend(UUID id, SignedIn student, @Nullable Long revision, BendAsked asked) {
     Head head = workpieces.require(id, student);
-    Mesh mesh = copy(id, student, revision);
-    Bent bent = inspections.bend(mesh, workshop.task(head).terms(), asked);
-    return Tried.of(bent, revision == null ? head.revision() : revision);
+    Terms terms = workshop.task(head).terms();
+    return looked(
+        id,
+        student,
+        revision,
+        mesh ->
+            Tried.of(
+                inspections.bend(mesh, terms, asked),
+                revision == null ? head.revision() : revision));
   }
 
   /**
@@ -87,17 +99,28 @@ public class MeshOutlet {
    */
   public LensPicture look(UUID id, SignedIn student, @Nullable Long revision, Lens lens) {
     Terms terms = workshop.task(workpieces.require(id, student)).terms();
-    return inspections.look(copy(id, student, revision), terms, lens);
+    return looked(id, student, revision, mesh -> inspections.look(mesh, terms, lens));
   }
 
   /** The ring and the loop of an edge, likewise. */
   public Along along(UUID id, SignedIn student, @Nullable Long revision, int edge) {
-    return inspections.along(copy(id, student, revision), edge);
+    return looked(id, student, revision, mesh -> inspections.along(mesh, edge));
   }
 
-  private Mesh copy(UUID id, SignedIn student, @Nullable Long revision) {
+  /** Looks at a copy, when it is its turn. */
+  private <T> T looked(UUID id, SignedIn student, @Nullable Long revision, Function<Mesh, T> look) {
+    Head head = workpieces.require(id, student);
+    return turns.here(
+        student.id(),
+        () -> {
+          Mesh mesh = copy(head, revision);
+          return turns.bySize(student.id(), mesh.faceCount(), () -> look.apply(mesh));
+        });
+  }
+
+  private Mesh copy(Head head, @Nullable Long revision) {
     return workshop.read(
-        workpieces.require(id, student),
+        head,
         (now, held) -> {
           if (revision != null) {
             Workpieces.requireFresh(now, revision);

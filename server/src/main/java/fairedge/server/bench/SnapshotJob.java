@@ -26,9 +26,10 @@ class SnapshotJob implements Job {
   }
 
   @Override
-  public void run(String id) {
+  public Ended run(String id) {
     long step = Long.parseLong(id);
     byte[] mesh = meshes.keep(workshop.rebuild(store.headOf(step), step).mesh());
     store.keepSnapshot(step, mesh);
+    return Ended.DONE;
   }
 }

@@ -3,6 +3,7 @@ package fairedge.server.bench;
 import fairedge.core.cut.PlaneFrame;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.View;
+import fairedge.core.effort.Effort;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
@@ -11,12 +12,15 @@ import fairedge.json.CheckView;
 import fairedge.server.bench.PreviewView.GhostView;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.inspection.Inspections.Checked;
+import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.platform.Turns;
+import java.time.Duration;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Semaphore;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 
 /**
@@ -27,16 +31,19 @@ public class Trials {
   private final Workpieces workpieces;
   private final Workshop workshop;
 
-  /**
-   * The check runs on a copy, so that neither a step nor a quicker preview waits for it; so many at
-   * once that the copies fit in memory.
-   */
-  private final Semaphore copies = new Semaphore(3);
+  private final Turns turns;
+  private final Duration longest;
 
   /** Of each workpiece for which a checked preview is under way, which is the last one. */
   private final Map<UUID, Long> last = new ConcurrentHashMap<>();
 
-  Trials(Workpieces workpieces, Workshop workshop) {
+  Trials(
+      Workpieces workpieces,
+      Workshop workshop,
+      Turns turns,
+      @Value("${fair-edge.limits.preview}") Duration longest) {
+    this.turns = turns;
+    this.longest = longest;
     this.workpieces = workpieces;
     this.workshop = workshop;
   }
@@ -55,24 +62,37 @@ public class Trials {
   private record Tried(
       PreviewView quick, CheckView before, @Nullable Look after, @Nullable Checked check) {}
 
-  /** In no transaction: while it waits and checks it shall hold no connection. */
+  /**
+   * In no transaction: while it waits and checks it shall hold no connection.
+   *
+   * @throws Problem if the change takes too long to be tried out while somebody waits
+   */
   public PreviewView preview(UUID id, SignedIn owner, Trial trial) {
     Head head = workpieces.require(id, owner);
     Workpieces.requireFresh(head, trial.revision());
-    if (!trial.findings()) {
-      return workshop.read(head, (now, held) -> tried(now, held, trial, null)).quick();
-    }
+    return turns.here(
+        owner.id(),
+        () ->
+            trial.findings()
+                ? checked(head, trial)
+                : workshop.read(head, (now, held) -> quick(now, held, trial, null)).quick());
+  }
+
+  /**
+   * The check runs on a copy, so that neither a step nor a quicker preview waits for it; one person
+   * has few of them at a time.
+   */
+  private PreviewView checked(Head head, Trial trial) {
     Task task = workshop.task(head);
-    long own = last.merge(id, 1L, Long::sum);
-    copies.acquireUninterruptibly();
+    long own = last.merge(head.id(), 1L, Long::sum);
     try {
       workshop.settle(head);
-      Tried tried = workshop.read(head, (now, held) -> tried(now, held, trial, task));
+      Tried tried = workshop.read(head, (now, held) -> quick(now, held, trial, task));
       Look after = tried.after();
       Checked check = tried.check();
       if (check == null && after != null) {
         // Who asks for the next one waits no more for this.
-        check = workshop.checkIf(task, after, () -> last.getOrDefault(id, own) == own);
+        check = workshop.checkIf(head, task, after, () -> last.getOrDefault(head.id(), own) == own);
       }
       if (check == null) {
         return tried.quick();
@@ -80,8 +100,19 @@ public class Trials {
       workshop.foresee(head, trial.change(), check);
       return tried.quick().checked(tried.before(), check.check());
     } finally {
-      copies.release();
-      last.remove(id, own);
+      last.remove(head.id(), own);
+    }
+  }
+
+  /** Tries the change out, or says soon that it is too dear for that. */
+  private Tried quick(Head now, Held held, Trial trial, @Nullable Task task) {
+    try {
+      return Effort.of(longest).<Tried, RuntimeException>here(() -> tried(now, held, trial, task));
+    } catch (Effort.Over over) {
+      throw Problem.of(
+          Problem.Kind.TOO_DEAR,
+          "This takes too long to be shown beforehand: cut with fewer points at once, or fewer"
+              + " faces.");
     }
   }
 

@@ -2,7 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
-import fairedge.server.bench.store.WorkpieceStore.Locked;
+import fairedge.server.bench.store.WorkpieceStore.Known;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.util.Map;
@@ -13,6 +13,9 @@ import org.springframework.stereotype.Component;
 /** Finds workpieces for those whose they are, and nobody else. */
 @Component
 class Workpieces {
+  private static final String STALE =
+      "This workpiece was cut in another window meanwhile; here is how it stands now.";
+
   private final WorkpieceStore store;
 
   Workpieces(WorkpieceStore store) {
@@ -23,11 +26,11 @@ class Workpieces {
     return owned(store.find(id), owner);
   }
 
-  /** The same, and no one else moves it until the transaction at hand ends. */
-  Locked lock(UUID id, SignedIn owner, UUID clientKey) {
-    Optional<Locked> locked = store.lock(id, clientKey);
-    owned(locked.map(Locked::head), owner);
-    return locked.orElseThrow();
+  /** The same, and whether a request was answered by it before. */
+  Known require(UUID id, SignedIn owner, UUID clientKey) {
+    Optional<Known> known = store.find(id, clientKey);
+    owned(known.map(Known::head), owner);
+    return known.orElseThrow();
   }
 
   private static Head owned(Optional<Head> found, SignedIn owner) {
@@ -38,10 +41,11 @@ class Workpieces {
 
   static void requireFresh(Head head, long revision) {
     if (head.revision() != revision) {
-      throw Problem.of(
-          Problem.Kind.STALE,
-          "This workpiece was cut in another window meanwhile; here is how it stands now.",
-          Map.of("revision", head.revision()));
+      throw Problem.of(Problem.Kind.STALE, STALE, Map.of("revision", head.revision()));
     }
+  }
+
+  static Problem stale() {
+    return Problem.of(Problem.Kind.STALE, STALE);
   }
 }

@@ -14,7 +14,7 @@ import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.Recent;
-import jakarta.annotation.PreDestroy;
+import fairedge.server.platform.Turns;
 import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
@@ -41,11 +41,7 @@ class Workshop {
   private static final int BYTES_PER_CORNER = 130;
 
   /** With more faces than these, a step waits for its check only if that is quick. */
-  private static final int MOST_CHECKED_AT_ONCE = 20_000;
-
-  /** On half of the processors. */
-  private final Turns large =
-      new Turns(Math.max(1, Runtime.getRuntime().availableProcessors() / 2));
+  private static final int MOST_CHECKED_AT_ONCE = Turns.MOST_FACES_AT_ONCE;
 
   /** So many owed checks hold a copy of their mesh; those after them make it anew in their turn. */
   private static final int MOST_COPIES = 4;
@@ -57,18 +53,16 @@ class Workshop {
   private final Tasks tasks;
   private final MeshFiles meshes;
   private final Inspections inspections;
+  private final Turns turns;
   private final Recent<UUID, Held> cache = new Recent<>(LARGEST, Workshop::weight);
 
-  Workshop(WorkpieceStore store, Tasks tasks, MeshFiles meshes, Inspections inspections) {
+  Workshop(
+      WorkpieceStore store, Tasks tasks, MeshFiles meshes, Inspections inspections, Turns turns) {
+    this.turns = turns;
     this.store = store;
     this.tasks = tasks;
     this.meshes = meshes;
     this.inspections = inspections;
-  }
-
-  @PreDestroy
-  void close() {
-    large.close();
   }
 
   private static long weight(Held held) {
@@ -76,17 +70,20 @@ class Workshop {
   }
 
   /**
-   * Runs work on the workpiece as the store has it; alone, and afresh after it failed. For whoever
-   * has locked it.
+   * Runs work on the workpiece as the store has it; alone, and afresh after it failed. Empty where
+   * it has moved since the head was read.
    */
-  <T> T with(Head head, Function<Held, T> work) {
+  <T> Optional<T> ifAt(Head head, Function<Held, T> work) {
     Held held = cache.get(head.id(), id -> load(head));
     synchronized (held) {
       if (held.isAt(head)) {
-        return run(head, held, work);
+        return Optional.of(run(head, held, work));
+      }
+      if (held.revision() > head.revision()) {
+        return Optional.empty();
       }
     }
-    return withFresh(head, work);
+    return Optional.of(withFresh(head, work));
   }
 
   /**
@@ -128,12 +125,14 @@ class Workshop {
     try {
       return work.apply(held);
     } catch (Problem problem) {
-      // A refused change left the mesh as it was.
-      if (problem.kind() != Problem.Kind.REFUSED) {
+      // What was refused, or given up when it was tried out, left the mesh as it was.
+      boolean isWhole =
+          problem.kind() == Problem.Kind.REFUSED || problem.kind() == Problem.Kind.TOO_DEAR;
+      if (!isWhole) {
         cache.drop(head.id());
       }
       throw problem;
-    } catch (RuntimeException e) {
+    } catch (RuntimeException | Error e) {
       cache.drop(head.id());
       throw e;
     }
@@ -143,15 +142,15 @@ class Workshop {
    * The check of a mesh by the profile of what a workpiece is cut for. That of a large mesh takes
    * its turn, so that hands that cut meanwhile find a processor free.
    */
-  private Checked check(Task task, Look look) {
-    return Objects.requireNonNull(checkIf(task, look, () -> true));
+  private Checked check(Head head, Task task, Look look) {
+    return Objects.requireNonNull(checkIf(head, task, look, () -> true));
   }
 
   /** The same, null if it is not wanted any more when its turn comes. */
-  @Nullable Checked checkIf(Task task, Look look, BooleanSupplier wanted) {
+  @Nullable Checked checkIf(Head head, Task task, Look look, BooleanSupplier wanted) {
     return isAtOnce(task, look)
         ? inspect(task, look)
-        : large.await(() -> wanted.getAsBoolean() ? inspect(task, look) : null);
+        : turns.await(head.studentId(), () -> wanted.getAsBoolean() ? inspect(task, look) : null);
   }
 
   /** Whether nobody has to take his turn for a check. */
@@ -211,7 +210,7 @@ class Workshop {
     if (asked == null) {
       return;
     }
-    Checked check = checkIf(asked.task, asked.look, () -> isStill(asked.head));
+    Checked check = checkIf(asked.head, asked.task, asked.look, () -> isStill(asked.head));
     if (check != null) {
       Checked before = asked.inOrder.join();
       ifStill(asked.head, held -> settled(held, before, check));
@@ -253,7 +252,7 @@ class Workshop {
     held.inOrder =
         held.inOrder
             .thenApplyAsync(
-                before -> checkOwed(head, task, unchecked, look, touched, before), large::later)
+                before -> checkOwed(head, task, unchecked, look, touched, before), turns::later)
             .exceptionally(e -> {
               log.warn("a step of workpiece {} is left without its check", head.id(), e);
               return null;
@@ -327,7 +326,7 @@ class Workshop {
   private Held load(Head head) {
     Workpiece workpiece = rebuild(head, head.headStep());
     Task task = tasks.of(head);
-    Checked check = check(task, new Look(workpiece.mesh(), null));
+    Checked check = check(head, task, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
       completeStep(head, task, head.headStep(), check.check());
     }
@@ -339,7 +338,7 @@ class Workshop {
     WorkpieceStore.Told told = store.told(step);
     if (told.after().isUnchecked()) {
       Look before = new Look(rebuild(head, told.parent()).mesh(), null);
-      store.setAfter(step, told.after().checked(check(task, before).check(), check));
+      store.setAfter(step, told.after().checked(check(head, task, before).check(), check));
     }
   }
 

@@ -235,13 +235,14 @@ class DemoWork {
   private void answer(
       SignedIn marit, UUID id, @Nullable Verdict verdict, String word, List<String> notes) {
     List<FindingView> findings = submissions.check(id).findings();
-    List<NoteView> pinned = new ArrayList<>();
+    List<Reviews.Drafted> pinned = new ArrayList<>();
     for (int i = 0; i < notes.size(); i++) {
       FindingView finding = findings.get(i);
-      pinned.add(
-          new NoteView(notes.get(i), i, finding.elements().getFirst(), finding.place(), null));
+      NoteView note =
+          new NoteView(notes.get(i), i, finding.elements().getFirst(), finding.place(), null);
+      pinned.add(new Reviews.Drafted(note, finding.key()));
     }
-    reviews.keep(id, marit, new Reviews.Draft(0, word, verdict, pinned));
+    reviews.keep(id, marit, new Reviews.Draft(0, null, null, word, verdict, pinned));
   }
 
   private void giveBack(SignedIn marit, UUID id, Duration ago) {

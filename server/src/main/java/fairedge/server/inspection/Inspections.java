@@ -18,26 +18,22 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.Recent;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.concurrent.Semaphore;
-import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** Runs the core's inspector on a mesh by a profile; knows no workpiece and no submission. */
+/**
+ * Runs the core's inspector on a mesh by a profile; knows no workpiece and no submission. Whoever
+ * asks sees to it that it is his turn ({@link fairedge.server.platform.Turns}).
+ */
 @Service
 public class Inspections {
   /** How many faces the starters that are kept at hand may have together. */
   private static final long FACES_AT_HAND = 2_000_000;
 
-  private static final int MOST_LOOKS = 3;
-
   /** So many findings of a kind are listed: nobody reads more, and pages and tables hold them. */
   public static final int LISTED = 10_000;
 
   private final MeshFiles meshes;
-
-  /** Each look at a large mesh takes much memory: so many at once. */
-  private final Semaphore looks = new Semaphore(MOST_LOOKS);
 
   private final Recent<Began, Starter> starters =
       new Recent<>(FACES_AT_HAND, starter -> 100 + starter.faceCount());
@@ -72,18 +68,16 @@ public class Inspections {
 
   /** What a lens shows of a mesh. */
   public LensPicture look(Mesh mesh, Terms terms, Lens lens) {
-    return oneOfFew(() -> inspector(terms).look(mesh, lens));
+    return inspector(terms).look(mesh, lens);
   }
 
   /** How a mesh fares when it is bent. */
   public Bent bend(Mesh mesh, Terms terms, BendAsked asked) {
-    return oneOfFew(() -> {
-      try {
-        return inspector(terms).bend(mesh, asked.trial(mesh.bounds()));
-      } catch (IllegalArgumentException e) {
-        throw Problem.of(Problem.Kind.BAD_INPUT, "This bend can't be: " + e.getMessage() + ".");
-      }
-    });
+    try {
+      return inspector(terms).bend(mesh, asked.trial(mesh.bounds()));
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "This bend can't be: " + e.getMessage() + ".");
+    }
   }
 
   /**
@@ -92,7 +86,7 @@ public class Inspections {
    * @param level of subdivision; null for as many as are quick to draw
    */
   public byte[] smooth(Mesh mesh, Vec3 origin, @Nullable Integer level) {
-    return oneOfFew(() -> Smooth.message(mesh, origin, level));
+    return Smooth.message(mesh, origin, level);
   }
 
   /** The ring and the loop of an edge, and how they end. */
@@ -100,16 +94,7 @@ public class Inspections {
     if (!mesh.hasEdge(edge)) {
       throw Problem.notFound("edge");
     }
-    return oneOfFew(() -> Inspector.along(mesh, edge));
-  }
-
-  private <T> T oneOfFew(Supplier<T> work) {
-    looks.acquireUninterruptibly();
-    try {
-      return work.get();
-    } finally {
-      looks.release();
-    }
+    return Inspector.along(mesh, edge);
   }
 
   /** How near to what was touched faces count as near. */

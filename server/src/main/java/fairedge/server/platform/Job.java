@@ -8,8 +8,16 @@ public interface Job {
   /** Under which its runs are kept. */
   String name();
 
+  /** What comes of a run. */
+  enum Ended {
+    /** It is through, or nothing is left to do. */
+    DONE,
+    /** It could not begin yet, since something else is under way: it is tried again soon. */
+    LATER
+  }
+
   /**
    * @param id of what it works on
    */
-  void run(String id);
+  Ended run(String id);
 }

@@ -20,7 +20,9 @@ public class JobQueue {
   JobQueue(DataSource database, Clock clock) {
     this.clock = clock;
     this.client =
-        SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(database)).build();
+        SchedulerClient.Builder.create(new TransactionAwareDataSourceProxy(database))
+            .enablePriority()
+            .build();
   }
 
   /** What is to be called when there is something to run. */
@@ -28,9 +30,25 @@ public class JobQueue {
     this.wake = wake;
   }
 
+  /** What goes before what, where more waits than can be run. */
+  public enum Rank {
+    SOON(90),
+    USUAL(50),
+    /** What is known to take long. */
+    PATIENT(10);
+
+    private final int priority;
+
+    Rank(int priority) {
+      this.priority = priority;
+    }
+  }
+
   /** Asks for a run of a job; it begins soon after the transaction at hand, if any, is through. */
-  public void add(String job, String id) {
-    client.scheduleIfNotExists(new TaskInstance<Void>(job, id), Instant.now(clock));
+  public void add(String job, String id, Rank rank) {
+    TaskInstance<Void> run =
+        new TaskInstance.Builder<Void>(job, id).priority(rank.priority).build();
+    client.scheduleIfNotExists(run, Instant.now(clock));
     if (!TransactionSynchronizationManager.isSynchronizationActive()) {
       wake.run();
       return;

@@ -1,9 +1,11 @@
 package fairedge.server.platform;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Value;
@@ -20,6 +22,11 @@ class JobRunner implements SmartLifecycle {
   private static final Duration HEARTBEAT = Duration.ofSeconds(4);
   private static final Duration PATIENCE = Duration.ofSeconds(15);
 
+  /** A run that threw is tried again after so long, one that could not begin yet after so long. */
+  private static final Duration FAILED = Duration.ofMinutes(5);
+
+  private static final Duration BUSY = Duration.ofMillis(500);
+
   private final Scheduler scheduler;
   private final JobQueue queue;
   private volatile boolean running;
@@ -29,19 +36,34 @@ class JobRunner implements SmartLifecycle {
       List<Job> jobs,
       JobQueue queue,
       @Value("${fair-edge.jobs.threads}") int threads) {
-    List<Task<?>> tasks =
-        jobs.stream()
-            .<Task<?>>map(job ->
-                Tasks.oneTime(job.name()).execute((instance, context) -> job.run(instance.getId())))
-            .toList();
+    List<Task<?>> tasks = jobs.stream().<Task<?>>map(JobRunner::task).toList();
     this.queue = queue;
     this.scheduler =
         Scheduler.create(database, tasks)
             .threads(threads)
+            .enablePriority()
             .pollingInterval(POLLING)
             .heartbeatInterval(HEARTBEAT)
             .shutdownMaxWait(PATIENCE)
             .build();
+  }
+
+  private static Task<Void> task(Job job) {
+    return Tasks.custom(job.name(), Void.class)
+        .onDeadExecutionRevive()
+        .onFailure((run, operations) -> operations.reschedule(run, after(FAILED)))
+        .execute((instance, context) -> ended(job.run(instance.getId())));
+  }
+
+  private static CompletionHandler<Void> ended(Job.Ended ended) {
+    return switch (ended) {
+      case DONE -> (run, operations) -> operations.remove();
+      case LATER -> (run, operations) -> operations.reschedule(run, after(BUSY));
+    };
+  }
+
+  private static Instant after(Duration wait) {
+    return Instant.now().plus(wait);
   }
 
   @Override

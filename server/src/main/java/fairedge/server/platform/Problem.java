@@ -20,6 +20,7 @@ public final class Problem extends RuntimeException {
     REFUSED(HttpStatus.UNPROCESSABLE_CONTENT, "This cut can't be made"),
     BAD_FILE(HttpStatus.UNPROCESSABLE_CONTENT, "This file could not be read"),
     BAD_INPUT(HttpStatus.BAD_REQUEST, "This could not be understood"),
+    TOO_DEAR(HttpStatus.UNPROCESSABLE_CONTENT, "This takes too long"),
     TOO_MANY(HttpStatus.TOO_MANY_REQUESTS, "Not so fast");
 
     private final HttpStatus status;

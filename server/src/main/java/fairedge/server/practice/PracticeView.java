@@ -3,6 +3,7 @@ package fairedge.server.practice;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What there is to practise on.
@@ -22,10 +23,31 @@ public record PracticeView(
    */
   public record FormView(String form, String title, String about, int faces) {}
 
-  /** A mesh that was begun with. */
-  public record PracticePiece(UUID id, String title, String unit, String profile, Instant begunAt) {
-    static PracticePiece of(Practice p) {
-      return new PracticePiece(p.id(), p.title(), p.unit(), p.profile(), p.begunAt());
-    }
+  /**
+   * A mesh that was begun with.
+   *
+   * @param problem why its file could not be read, if so
+   */
+  public record PracticePiece(
+      UUID id,
+      String title,
+      String unit,
+      String profile,
+      Instant begunAt,
+      PieceStage stage,
+      @Nullable PracticeProblem problem) {}
+
+  /** How far the file of a piece is. */
+  public enum PieceStage {
+    reading,
+    ready,
+    failed
   }
+
+  /**
+   * What is wrong with a file, and where.
+   *
+   * @param line from 1; 0 where it is about the whole file
+   */
+  public record PracticeProblem(String detail, int line, String found, String expected) {}
 }

@@ -1,37 +1,40 @@
 package fairedge.server.practice;
 
-import fairedge.core.format.BadFile;
 import fairedge.core.format.LengthUnit;
-import fairedge.core.format.Limits;
 import fairedge.core.format.Meant;
-import fairedge.core.format.MeshFormat;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.Form;
 import fairedge.picture.MeshPicture;
 import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.PracticeView.FormView;
+import fairedge.server.practice.PracticeView.PieceStage;
 import fairedge.server.practice.PracticeView.PracticePiece;
+import fairedge.server.practice.PracticeView.PracticeProblem;
 import fairedge.server.practice.store.PracticeStore;
+import fairedge.server.practice.store.PracticeStore.Piece;
+import fairedge.server.practice.store.PracticeStore.Ready;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Semaphore;
-import java.util.function.Supplier;
-import org.springframework.beans.factory.annotation.Value;
+import java.util.concurrent.locks.LockSupport;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Free practice: on a form off the shelf or a mesh of one's own, seen by its owner alone. */
 @Service
@@ -40,28 +43,33 @@ public class Practices {
   private static final MeshPicture.Size PICTURE = new MeshPicture.Size(140, 84, 2);
   private static final int LONGEST_TITLE = 80;
 
+  /** So long a file is waited for that was sent in. */
+  private static final Duration PATIENCE = Duration.ofSeconds(12);
+
+  private static final Duration LOOKS_EVERY = Duration.ofMillis(40);
+
   /** How many pieces one account may keep in sight; more would only bury them. */
   private static final int MOST_PIECES = 100;
 
   private final PracticeStore store;
   private final MeshFiles meshes;
+  private final JobQueue jobs;
+  private final TransactionTemplate transactions;
   private final Clock clock;
-  private final Limits limits;
 
   private final Map<Form, byte[]> drawnForms = new ConcurrentHashMap<>();
-
-  /** So few files are read at once that they fit in memory. */
-  private final Semaphore readers = new Semaphore(2);
 
   Practices(
       PracticeStore store,
       MeshFiles meshes,
-      Clock clock,
-      @Value("${fair-edge.limits.faces}") int mostFaces) {
+      JobQueue jobs,
+      TransactionTemplate transactions,
+      Clock clock) {
     this.store = store;
     this.meshes = meshes;
+    this.jobs = jobs;
+    this.transactions = transactions;
     this.clock = clock;
-    this.limits = Limits.ofFaces(mostFaces);
   }
 
   /**
@@ -75,27 +83,32 @@ public class Practices {
   /** A file as it came in. */
   public record MeshFile(String name, String unit, Meant.Up up, InputStream bytes) {}
 
-  @Transactional(readOnly = true)
   public PracticeView view(SignedIn account) {
     return new PracticeView(
         Arrays.stream(Form.values())
             .map(f -> new FormView(nameOf(f), f.title(), f.about(), f.mesh().faceCount()))
             .toList(),
-        store.inSight(account.id()).stream().map(PracticePiece::of).toList(),
+        store.inSight(account.id()),
         Profile.builtIn().stream().map(Profile::name).toList(),
         UNITS);
   }
 
   /** Begins with a form off the shelf. */
-  @Transactional
   public PracticePiece beginWith(String form, SignedIn account, Beginning beginning) {
     Form named = form(form);
-    return begun(account, beginning)
-        .orElseGet(() -> begin(account, beginning, named.title(), "mm", named::mesh));
+    requireProfile(beginning.profile());
+    Mesh mesh = named.mesh();
+    Ready ready = ready(mesh);
+    Piece piece = piece(account, beginning, named.title(), "mm");
+    return begin(piece, () -> store.insert(piece, ready));
   }
 
-  /** Begins with a mesh of one's own. */
-  @Transactional
+  /**
+   * Begins with a mesh of one's own: its file is kept at once, and read by a job. Most are read in
+   * a moment, which is waited for; of the others the piece says that it is being read.
+   *
+   * @throws Problem if it is read in that moment, and can't be
+   */
   public PracticePiece beginWith(MeshFile file, SignedIn account, Beginning beginning) {
     LengthUnit unit =
         LengthUnit.named(file.unit())
@@ -103,68 +116,98 @@ public class Practices {
                 Problem.of(
                     Problem.Kind.BAD_INPUT,
                     "The unit is one of " + String.join(", ", UNITS) + "."));
-    Supplier<Mesh> mesh = () -> new Meant(unit, file.up()).mesh(read(file.bytes()), unit);
-    return begun(account, beginning)
-        .orElseGet(() -> begin(account, beginning, title(file.name()), unit.sign(), mesh));
-  }
-
-  /** What was begun by the same request before. */
-  private Optional<PracticePiece> begun(SignedIn account, Beginning beginning) {
-    store.lockPractice(account.id());
-    Optional<Practice> known = store.findByKey(beginning.clientKey());
-    if (known.isPresent() && !known.get().accountId().equals(account.id())) {
-      throw Problem.notFound("practice piece");
-    }
-    return known.map(PracticePiece::of);
-  }
-
-  private PracticePiece begin(
-      SignedIn account, Beginning beginning, String title, String unit, Supplier<Mesh> starter) {
     requireProfile(beginning.profile());
-    if (store.inSight(account.id()).size() >= MOST_PIECES) {
-      throw Problem.of(
-          Problem.Kind.BAD_INPUT,
-          "You keep %d practice pieces already: put some away.".formatted(MOST_PIECES));
+    byte[] bytes = bytesOf(file);
+    Piece piece = piece(account, beginning, title(file.name()), unit.sign());
+    PracticePiece begun =
+        begin(
+            piece,
+            () -> {
+              store.insert(piece, file.up(), bytes);
+              jobs.add(PracticeJob.NAME, piece.id().toString(), JobQueue.Rank.USUAL);
+            });
+    return awaitRead(begun);
+  }
+
+  /** In no transaction: no connection is held while it waits. */
+  private PracticePiece awaitRead(PracticePiece begun) {
+    PracticePiece now = begun;
+    long patience = System.nanoTime() + PATIENCE.toNanos();
+    while (now.stage() == PieceStage.reading && System.nanoTime() < patience) {
+      LockSupport.parkNanos(LOOKS_EVERY.toNanos());
+      now = store.piece(begun.id()).orElseThrow();
     }
-    Mesh mesh = starter.get();
-    Practice practice =
-        new Practice(
-            UUID.randomUUID(),
-            account.id(),
-            title,
-            unit,
-            meshes.keep(mesh),
-            Tolerance.of(mesh.bounds()).scale(),
-            beginning.profile(),
-            // As exactly as the store keeps it.
-            clock.instant().truncatedTo(ChronoUnit.MICROS),
-            null);
-    store.insert(practice, beginning.clientKey(), draw(mesh));
-    return PracticePiece.of(practice);
+    PracticeProblem problem = now.problem();
+    if (problem != null) {
+      store.putAway(now.id(), clock.instant());
+      throw badFile(problem);
+    }
+    return now;
+  }
+
+  private static Problem badFile(PracticeProblem problem) {
+    return Problem.of(
+        Problem.Kind.BAD_FILE,
+        problem.detail(),
+        Map.of("line", problem.line(), "found", problem.found(), "expected", problem.expected()));
+  }
+
+  private static byte[] bytesOf(MeshFile file) {
+    try {
+      return file.bytes().readAllBytes();
+    } catch (IOException broken) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "The file did not come through in full.");
+    }
+  }
+
+  private Piece piece(SignedIn account, Beginning beginning, String title, String unit) {
+    // As exactly as the store keeps it.
+    Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+    return new Piece(
+        UUID.randomUUID(),
+        account.id(),
+        beginning.clientKey(),
+        title,
+        unit,
+        beginning.profile(),
+        now);
+  }
+
+  /** Keeps a new piece, unless the same request did before. */
+  private PracticePiece begin(Piece piece, Runnable insert) {
+    return Objects.requireNonNull(
+        transactions.execute(status -> {
+          store.lockPractice(piece.accountId());
+          Optional<PracticePiece> known = store.findByKey(piece.accountId(), piece.clientKey());
+          if (known.isPresent()) {
+            return known.get();
+          }
+          if (store.inSight(piece.accountId()).size() >= MOST_PIECES) {
+            throw Problem.of(
+                Problem.Kind.BAD_INPUT,
+                "You keep %d practice pieces already: put some away.".formatted(MOST_PIECES));
+          }
+          insert.run();
+          return store.piece(piece.id()).orElseThrow();
+        }));
+  }
+
+  /** Keeps a mesh that a piece begins with, and draws it. */
+  Ready ready(Mesh mesh) {
+    return new Ready(meshes.keep(mesh), Tolerance.of(mesh.bounds()).scale(), draw(mesh));
+  }
+
+  /** A piece as it is now, for its owner. */
+  public PracticePiece piece(UUID id, SignedIn account) {
+    return store
+        .piece(id)
+        .filter(p -> store.isOf(id, account.id()))
+        .orElseThrow(() -> Problem.notFound("practice piece"));
   }
 
   private static void requireProfile(String name) {
     if (Profile.builtIn().stream().noneMatch(p -> p.name().equals(name))) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "There is no check profile of that name.");
-    }
-  }
-
-  private Mesh read(InputStream bytes) {
-    if (!readers.tryAcquire()) {
-      throw Problem.of(
-          Problem.Kind.TOO_MANY, "Other files are being read just now: try again in a moment.");
-    }
-    try {
-      return MeshFormat.read(bytes, limits).mesh();
-    } catch (BadFile bad) {
-      throw Problem.of(
-          Problem.Kind.BAD_FILE,
-          String.valueOf(bad.getMessage()),
-          Map.of("line", bad.line(), "found", bad.found(), "expected", bad.expected()));
-    } catch (IOException broken) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "The file did not come through in full.");
-    } finally {
-      readers.release();
     }
   }
 
@@ -181,18 +224,22 @@ public class Practices {
   }
 
   /** Puts a piece out of sight, or brings it back. */
-  @Transactional
   public PracticePiece keep(UUID id, SignedIn account, boolean inSight) {
-    Practice practice = requireOf(account, id);
+    piece(id, account);
     store.putAway(id, inSight ? null : clock.instant());
-    return PracticePiece.of(practice);
+    return piece(id, account);
   }
 
+  /** A piece that can be cut. */
   public Practice requireOf(SignedIn account, UUID id) {
-    return store
-        .find(id)
-        .filter(p -> p.accountId().equals(account.id()))
-        .orElseThrow(() -> Problem.notFound("practice piece"));
+    PracticePiece piece = piece(id, account);
+    if (piece.problem() != null) {
+      throw badFile(piece.problem());
+    }
+    if (piece.stage() == PieceStage.reading) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "This file is being read still.");
+    }
+    return require(id);
   }
 
   public Practice require(UUID id) {
@@ -200,7 +247,6 @@ public class Practices {
   }
 
   /** What a piece was begun with, as a PNG. */
-  @Transactional(readOnly = true)
   public byte[] picture(UUID id, SignedIn account) {
     requireOf(account, id);
     return store.picture(id).orElseThrow();

@@ -34,7 +34,11 @@ public record AnswerView(
       @Nullable Integer finding,
       ElementView element,
       Vec3 place,
-      @Nullable CameraView camera) {}
+      @Nullable CameraView camera) {
+    NoteView about(@Nullable Integer other) {
+      return new NoteView(text, other, element, place, camera);
+    }
+  }
 
   /** Where a camera stood and looked. */
   public record CameraView(Vec3 eye, Vec3 target) {}

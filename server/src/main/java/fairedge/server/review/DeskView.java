@@ -15,6 +15,7 @@ public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due>
    *
    * @param worst some of its findings: what must be mended goes first
    * @param findings how many it has
+   * @param report revision of the report that tells them
    */
   public record Row(
       UUID id,
@@ -25,6 +26,7 @@ public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due>
       Instant handedInAt,
       List<Brought> worst,
       int findings,
+      int report,
       @Nullable SinceView since) {}
 
   /** A kind of finding and how many students have it in their last attempts. */

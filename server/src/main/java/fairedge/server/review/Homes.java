@@ -33,7 +33,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** The two homes: the instructor's desk and the student's work. */
 @Service
@@ -67,14 +66,17 @@ public class Homes {
   private record Read(
       Map<UUID, Submission> submissions,
       Map<UUID, Submission> before,
-      Map<UUID, CheckView> checks,
+      Map<UUID, Submissions.Report> reports,
       Map<UUID, Exercise> exercises) {
+    Submissions.Report report(UUID submission) {
+      return Objects.requireNonNull(reports.get(submission));
+    }
+
     CheckView check(UUID submission) {
-      return Objects.requireNonNull(checks.get(submission));
+      return report(submission).check();
     }
   }
 
-  @Transactional(readOnly = true)
   public DeskView desk(SignedIn instructor) {
     List<DeskStore.Entry> waiting = desk.waiting(instructor.id());
     List<DeskStore.Entry> latest = desk.latest(instructor.id());
@@ -97,7 +99,7 @@ public class Homes {
     return new Read(
         submissions.findAll(ids),
         before,
-        submissions.checks(checked),
+        submissions.reports(checked),
         exercises.of(instructor, Role.INSTRUCTOR).stream()
             .collect(Collectors.toMap(Exercise::id, Function.identity())));
   }
@@ -122,6 +124,7 @@ public class Homes {
         s.handedInAt(),
         worst,
         check.total(),
+        read.report(s.id()).revision(),
         before == null ? null : Reviews.since(before, read.check(before.id()), exercise, check));
   }
 
@@ -154,7 +157,6 @@ public class Homes {
     return new DeskView.Due(e.title(), e.dueAt() == null ? Instant.MAX : e.dueAt(), handedIn);
   }
 
-  @Transactional(readOnly = true)
   public MyWorkView myWork(SignedIn student) {
     Map<UUID, String> courseNames =
         courses.of(student).stream()
@@ -196,7 +198,14 @@ public class Homes {
           Verdict verdict = a.verdict();
           return at == null || verdict == null
               ? Optional.empty()
-              : Optional.of(new Returned(s.id(), s.attempt(), verdict, at, a.notes().size()));
+              : Optional.of(
+                  new Returned(
+                      s.id(),
+                      s.attempt(),
+                      verdict,
+                      at,
+                      a.notes().size(),
+                      submissions.reportRevision(s.id())));
         });
   }
 }

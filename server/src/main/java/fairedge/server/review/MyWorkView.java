@@ -31,7 +31,11 @@ public record MyWorkView(List<Item> items) {
     accepted
   }
 
-  /** An answer to read. */
+  /**
+   * An answer to read.
+   *
+   * @param report revision of the report that it is about
+   */
   public record Returned(
-      UUID submission, int attempt, Verdict verdict, Instant returnedAt, int notes) {}
+      UUID submission, int attempt, Verdict verdict, Instant returnedAt, int notes, int report) {}
 }

@@ -9,7 +9,11 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
-/** A submission under review, or as its student reads it with its answer. */
+/**
+ * A submission under review, or as its student reads it with its answer.
+ *
+ * @param report revision of the report that {@code check} is
+ */
 public record ReviewView(
     UUID id,
     ExerciseView exercise,
@@ -18,6 +22,7 @@ public record ReviewView(
     @Nullable String fileName,
     Instant handedInAt,
     CheckView check,
+    int report,
     List<ReadingView> reading,
     @Nullable SinceView since,
     List<StepView> steps,

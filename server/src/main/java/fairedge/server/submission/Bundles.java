@@ -76,7 +76,8 @@ public class Bundles {
   public BundleView receive(
       UUID exerciseId, SignedIn instructor, List<Brought> files, UUID clientKey) {
     Exercise exercise = exercises.requireForInstructor(exerciseId, instructor);
-    Optional<Bundle> known = store.findByKey(clientKey);
+    store.lockBundles(instructor.id());
+    Optional<Bundle> known = store.findByKey(instructor.id(), clientKey);
     if (known.isPresent()) {
       return view(known.get().id(), instructor);
     }

@@ -3,6 +3,7 @@ package fairedge.server.submission;
 import fairedge.server.exercise.TermsChanged;
 import fairedge.server.platform.Job;
 import fairedge.server.platform.JobQueue;
+import fairedge.server.platform.SlowLane;
 import java.util.UUID;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -15,10 +16,14 @@ import org.springframework.stereotype.Component;
 class RecheckJob implements Job {
   static final String NAME = "recheck";
 
+  private static final int AT_A_TIME = 10;
+
   private final Rechecks rechecks;
   private final JobQueue jobs;
+  private final SlowLane slow;
 
-  RecheckJob(Rechecks rechecks, JobQueue jobs) {
+  RecheckJob(Rechecks rechecks, JobQueue jobs, SlowLane slow) {
+    this.slow = slow;
     this.rechecks = rechecks;
     this.jobs = jobs;
   }
@@ -33,7 +38,7 @@ class RecheckJob implements Job {
    */
   @EventListener
   void onChanged(TermsChanged changed) {
-    jobs.add(NAME, runFor(changed.exercise()));
+    jobs.add(NAME, runFor(changed.exercise()), JobQueue.Rank.PATIENT);
   }
 
   /** Names another run for an exercise. */
@@ -42,11 +47,29 @@ class RecheckJob implements Job {
   }
 
   @Override
-  public void run(String id) {
+  public Ended run(String id) {
     UUID exercise = UUID.fromString(id.substring(0, id.indexOf(' ')));
-    boolean more = true;
-    while (more) {
-      more = rechecks.next(exercise);
+    if (!slow.enter()) {
+      return Ended.LATER;
+    }
+    try {
+      UUID run = UUID.randomUUID();
+      if (!rechecks.begin(exercise, run)) {
+        // Another run is under way, on whichever node: it may be past its last look.
+        return Ended.LATER;
+      }
+      try {
+        // Now and then others have their turn.
+        boolean more = true;
+        for (int i = 0; more && i < AT_A_TIME; i++) {
+          more = rechecks.next(exercise, run);
+        }
+        return more ? Ended.LATER : Ended.DONE;
+      } finally {
+        rechecks.end(exercise, run);
+      }
+    } finally {
+      slow.leave();
     }
   }
 }

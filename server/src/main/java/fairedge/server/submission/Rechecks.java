@@ -1,5 +1,6 @@
 package fairedge.server.submission;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.inspect.Kind;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Rule;
@@ -11,7 +12,11 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.store.PictureStore;
+import fairedge.server.submission.store.RecheckStore;
 import fairedge.server.submission.store.SubmissionStore;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -20,13 +25,21 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Inspects what was handed in anew where other terms hold since. */
 @Service
 public class Rechecks {
+  private static final Logger log = LoggerFactory.getLogger(Rechecks.class);
+
+  /** A run has its exercise for so much longer than one submission may take. */
+  private static final Duration SPARE = Duration.ofSeconds(30);
+
   /** What only the file told, which is not kept: these findings are taken over. */
   private static final Set<String> OF_THE_FILE =
       Set.of(Kind.REPEATED_CORNER.key(), Kind.UNREADABLE_FACE.key());
@@ -37,6 +50,10 @@ public class Rechecks {
   private final Exercises exercises;
   private final Inspections inspections;
   private final ApplicationEventPublisher events;
+  private final RecheckStore runs;
+  private final TransactionTemplate transactions;
+  private final Duration longest;
+  private final Clock clock;
 
   Rechecks(
       SubmissionStore store,
@@ -44,7 +61,15 @@ public class Rechecks {
       Submissions submissions,
       Exercises exercises,
       Inspections inspections,
-      ApplicationEventPublisher events) {
+      ApplicationEventPublisher events,
+      RecheckStore runs,
+      TransactionTemplate transactions,
+      @Value("${fair-edge.jobs.longest}") Duration longest,
+      Clock clock) {
+    this.runs = runs;
+    this.transactions = transactions;
+    this.longest = longest;
+    this.clock = clock;
     this.store = store;
     this.pictures = pictures;
     this.submissions = submissions;
@@ -62,9 +87,31 @@ public class Rechecks {
         store.reports(exerciseId, exercise.termsRevision()), store.reports(exerciseId, null));
   }
 
-  /** Inspects one submission whose report is outdated; false where there is none. */
-  @Transactional
-  public boolean next(UUID exerciseId) {
+  /**
+   * Begins a run for an exercise, so that no other is made at the same time, on whichever node;
+   * false if one is under way. It must be ended; that of a node that died ends by itself.
+   */
+  public boolean begin(UUID exercise, UUID run) {
+    return runs.begin(exercise, run, clock.instant(), lease());
+  }
+
+  private Instant lease() {
+    return clock.instant().plus(longest).plus(SPARE);
+  }
+
+  public void end(UUID exercise, UUID run) {
+    runs.end(exercise, run);
+  }
+
+  /**
+   * Inspects one submission whose report is outdated; false where there is none, or the run is not
+   * this one's any more. No connection is held while it is inspected; its report is put in the
+   * place of the one that was read, or not at all, so that notes follow once.
+   */
+  public boolean next(UUID exerciseId, UUID run) {
+    if (!runs.renew(exerciseId, run, lease())) {
+      return false;
+    }
     Exercise exercise = exercises.require(exerciseId);
     Optional<Submission> outdated = store.nextOutdated(exerciseId, exercise.termsRevision());
     outdated.ifPresent(submission -> recheck(submission, exercise));
@@ -72,9 +119,37 @@ public class Rechecks {
   }
 
   private void recheck(Submission submission, Exercise exercise) {
+    int revision = store.reportRevision(submission.id());
     CheckView before = store.check(submission.id());
-    CheckView fresh =
-        inspections.inspect(submissions.mesh(submission), List.of(), exercise.terms());
+    CheckView now = renewed(submission, exercise, before);
+    Map<Integer, Integer> followed = followed(before.findings(), now.findings());
+    transactions.executeWithoutResult(status -> {
+      if (store.lockReport(submission.id()) == revision) {
+        store.replace(submission.id(), now, exercise.termsRevision());
+        pictures.forget(submission.id());
+        events.publishEvent(new Rechecked(submission.id(), followed));
+      }
+    });
+  }
+
+  private CheckView renewed(Submission submission, Exercise exercise, CheckView before) {
+    CheckView fresh;
+    try {
+      fresh =
+          Effort.of(longest)
+              .on(
+                  Runtime.getRuntime().availableProcessors(),
+                  () ->
+                      inspections.inspect(
+                          submissions.mesh(submission), List.of(), exercise.terms()));
+    } catch (Effort.Over over) {
+      log.warn("submission {} took too long to be inspected anew", submission.id());
+      return before;
+    } catch (RuntimeException e) {
+      throw e;
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
     Stream<FindingView> kept =
         before.findings().stream()
             .filter(f -> OF_THE_FILE.contains(f.kind()))
@@ -83,12 +158,7 @@ public class Rechecks {
         Stream.concat(fresh.findings().stream(), kept)
             .sorted(Comparator.comparing(f -> Kind.named(f.kind())))
             .toList();
-    store.replace(
-        submission.id(),
-        CheckView.of(fresh.figures(), findings, fresh.unlisted()),
-        exercise.termsRevision());
-    pictures.forget(submission.id());
-    events.publishEvent(new Rechecked(submission.id(), followed(before.findings(), findings)));
+    return CheckView.of(fresh.figures(), findings, fresh.unlisted(), fresh.leftOut());
   }
 
   private static Optional<FindingView> reassessed(FindingView f, Profile profile) {

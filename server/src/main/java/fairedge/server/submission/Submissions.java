@@ -4,14 +4,12 @@ import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Bounds;
 import fairedge.core.inspect.Kind;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.picture.Mark;
 import fairedge.picture.MeshPicture;
 import fairedge.server.bench.Bench;
-import fairedge.server.bench.WorkpieceView;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
@@ -19,6 +17,7 @@ import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.platform.Turns;
 import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.store.PictureStore;
 import fairedge.server.submission.store.SubmissionStore;
@@ -28,15 +27,16 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.interceptor.TransactionAspectSupport;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Handing in, from the bench or as a file that was read; and what was handed in. */
 @Service
@@ -51,6 +51,8 @@ public class Submissions {
   private final MeshFiles meshes;
   private final Inspections inspections;
   private final JobQueue jobs;
+  private final Turns turns;
+  private final TransactionTemplate transactions;
   private final Clock clock;
 
   Submissions(
@@ -62,7 +64,11 @@ public class Submissions {
       MeshFiles meshes,
       Inspections inspections,
       JobQueue jobs,
+      Turns turns,
+      TransactionTemplate transactions,
       Clock clock) {
+    this.turns = turns;
+    this.transactions = transactions;
     this.jobs = jobs;
     this.store = store;
     this.uploads = uploads;
@@ -87,23 +93,56 @@ public class Submissions {
       List<ReadingView> reading,
       int terms) {}
 
-  /** Hands in a workpiece as it stands at a revision. */
-  @Transactional
+  /**
+   * Hands in a workpiece as it stands at a revision; asked again with the same key, also after a
+   * later step, it tells of the first.
+   */
   public HandedIn fromBench(UUID workpiece, SignedIn student, long revision, UUID clientKey) {
-    Mesh mesh =
-        bench.look(workpiece, student, revision, held -> MeshBytes.read(MeshBytes.write(held)));
-    WorkpieceView state = bench.state(workpiece, student);
-    Long step = bench.headStep(workpiece, student);
-    UUID exerciseId = state.task().exercise();
+    Optional<Submission> known = store.findByKey(student.id(), clientKey);
+    if (known.isPresent()) {
+      return handedIn(known.get().id());
+    }
+    // Mesh, step and exercise are of one moment, and the report is made of that very mesh.
+    Bench.Standing standing = bench.standing(workpiece, student, revision);
+    UUID exerciseId = standing.exercise();
     if (exerciseId == null) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Free practice is not handed in.");
     }
     Exercise exercise = exercises.requireForStudent(exerciseId, student);
-    Prepared prepared =
-        new Prepared(mesh, null, step, state.check(), List.of(), exercise.termsRevision());
+    Ready ready =
+        turns.bySize(
+            student.id(),
+            standing.mesh().faceCount(),
+            () -> {
+              CheckView check = inspections.inspect(standing.mesh(), List.of(), exercise.terms());
+              return ready(
+                  new Prepared(
+                      standing.mesh(),
+                      null,
+                      standing.step(),
+                      check,
+                      List.of(),
+                      exercise.termsRevision()));
+            });
     Key key = new Key(exercise.id(), student.id(), clientKey);
-    return findKept(key)
-        .orElseGet(() -> handedIn(keep(key, prepared, draw(prepared), clock.instant())));
+    Instant now = clock.instant();
+    UUID id =
+        Objects.requireNonNull(
+            transactions.execute(status -> findKept(key).orElseGet(() -> keep(key, ready, now))));
+    return handedIn(id);
+  }
+
+  /**
+   * All that is kept of a hand-in, made before a transaction begins.
+   *
+   * @param mesh hash of its bytes, which are kept already
+   */
+  record Ready(Prepared prepared, byte[] mesh, byte[] picture) {}
+
+  /** Keeps the mesh, and draws it for a row of the desk. */
+  Ready ready(Prepared prepared) {
+    byte[] picture = draw(prepared.mesh(), prepared.check(), PictureSize.row);
+    return new Ready(prepared, meshes.keep(prepared.mesh()), picture);
   }
 
   /** The box of an exercise's starter. */
@@ -121,11 +160,6 @@ public class Submissions {
     return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsRevision());
   }
 
-  /** The picture for a row of the desk. */
-  byte[] draw(Prepared prepared) {
-    return draw(prepared.mesh(), prepared.check(), PictureSize.row);
-  }
-
   private static byte[] draw(Mesh mesh, CheckView check, PictureSize size) {
     List<Mark> marks =
         check.findings().stream()
@@ -136,17 +170,15 @@ public class Submissions {
   }
 
   /** Makes an upload the submission that it was to be, unless it is over meanwhile. */
-  @Transactional
-  public void keepFile(Upload upload, Prepared prepared, byte[] picture) {
+  void keepFile(Upload upload, Ready ready) {
     Key key = new Key(upload.exerciseId(), upload.studentId(), upload.clientKey());
-    UUID kept =
-        findKept(key)
-            .map(HandedIn::id)
-            .orElseGet(() -> keep(key, prepared, picture, upload.receivedAt()));
-    if (!uploads.finish(upload.id(), kept)) {
-      // It was cancelled at the last moment: what was kept just now goes with the transaction.
-      TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
-    }
+    transactions.executeWithoutResult(status -> {
+      UUID kept = findKept(key).orElseGet(() -> keep(key, ready, upload.receivedAt()));
+      if (!uploads.finish(upload.id(), kept)) {
+        // It was cancelled at the last moment: what was kept just now goes with the transaction.
+        status.setRollbackOnly();
+      }
+    });
   }
 
   private static String words(Oddity oddity) {
@@ -160,16 +192,13 @@ public class Submissions {
   private record Key(UUID exercise, UUID student, UUID client) {}
 
   /** What was handed in by the same request before; no other comes between until the end. */
-  private Optional<HandedIn> findKept(Key key) {
+  private Optional<UUID> findKept(Key key) {
     store.lockAttempts(key.exercise(), key.student());
-    Optional<Submission> known = store.findByKey(key.client());
-    if (known.isPresent() && !known.get().studentId().equals(key.student())) {
-      throw Problem.notFound("submission");
-    }
-    return known.map(s -> handedIn(s.id()));
+    return store.findByKey(key.student(), key.client()).map(Submission::id);
   }
 
-  private UUID keep(Key key, Prepared prepared, byte[] picture, Instant handedInAt) {
+  private UUID keep(Key key, Ready ready, Instant handedInAt) {
+    Prepared prepared = ready.prepared();
     Submission submission =
         new Submission(
             UUID.randomUUID(),
@@ -178,14 +207,14 @@ public class Submissions {
             store.attemptsOf(key.exercise(), key.student()) + 1,
             prepared.fileName(),
             prepared.step(),
-            meshes.keep(prepared.mesh()),
+            ready.mesh(),
             handedInAt);
     store.insert(submission, key.client(), prepared.check(), prepared.reading(), prepared.terms());
     if (exercises.require(key.exercise()).termsRevision() != prepared.terms()) {
       // The terms changed while it was read: the run for that may be over already.
-      jobs.add(RecheckJob.NAME, RecheckJob.runFor(key.exercise()));
+      jobs.add(RecheckJob.NAME, RecheckJob.runFor(key.exercise()), JobQueue.Rank.PATIENT);
     }
-    pictures.insertIfNew(submission.id(), PictureSize.row.name(), picture);
+    pictures.put(submission.id(), PictureSize.row.name(), prepared.terms(), ready.picture());
     return submission.id();
   }
 
@@ -195,16 +224,35 @@ public class Submissions {
     return new HandedIn(id, submission.attempt(), store.reading(id));
   }
 
-  /** The submission with its marks as a PNG; drawn at the first call. */
-  @Transactional
-  public byte[] picture(Submission submission, PictureSize size) {
+  /**
+   * The submission with its marks as a PNG; drawn at the first call, and anew after it was
+   * inspected anew.
+   *
+   * @param account who asks, and may
+   */
+  public byte[] picture(Submission submission, PictureSize size, SignedIn account) {
+    int report = store.reportRevision(submission.id());
     return pictures
-        .find(submission.id(), size.name())
+        .find(submission.id(), size.name(), report)
         .orElseGet(() -> {
-          byte[] png = draw(mesh(submission), check(submission.id()), size);
-          pictures.insertIfNew(submission.id(), size.name(), png);
+          Mesh mesh = mesh(submission);
+          CheckView check = check(submission.id());
+          byte[] png = turns.bySize(account.id(), mesh.faceCount(), () -> draw(mesh, check, size));
+          if (store.reportRevision(submission.id()) == report) {
+            pictures.put(submission.id(), size.name(), report, png);
+          }
           return png;
         });
+  }
+
+  /** By which revision of the terms the report of a submission was made; changes with it. */
+  public int reportRevision(UUID id) {
+    return store.reportRevision(id);
+  }
+
+  /** The same, and it stays so until the transaction at hand ends. */
+  public int lockReport(UUID id) {
+    return store.lockReport(id);
   }
 
   public Optional<Submission> find(UUID id) {
@@ -221,13 +269,31 @@ public class Submissions {
     return store.findBefore(ids);
   }
 
-  public Map<UUID, CheckView> checks(Collection<UUID> ids) {
-    return store.checks(ids);
+  /** The reports of several at once, by the ids of the submissions. */
+  public Map<UUID, Report> reports(Collection<UUID> ids) {
+    Map<UUID, Report> reports = new HashMap<>();
+    store
+        .reports(ids)
+        .forEach((id, found) -> reports.put(id, new Report(found.check(), found.revision())));
+    return reports;
   }
 
   public CheckView check(UUID id) {
     return store.check(id);
   }
+
+  /** The report of a submission. */
+  public Report report(UUID id) {
+    SubmissionStore.Reported reported = store.report(id);
+    return new Report(reported.check(), reported.revision());
+  }
+
+  /**
+   * What an inspection of a submission found.
+   *
+   * @param revision of the terms by which it was made
+   */
+  public record Report(CheckView check, int revision) {}
 
   public List<ReadingView> reading(UUID id) {
     return store.reading(id);

@@ -8,7 +8,7 @@ import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
-import fairedge.server.platform.Job;
+import fairedge.server.platform.PacedJob;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
 import fairedge.server.submission.store.UploadStore;
@@ -16,33 +16,46 @@ import fairedge.server.submission.store.UploadStore.Upload;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.Duration;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** Reads, inspects and draws a file that was handed in, and makes it a submission. */
+/**
+ * Reads, inspects and draws a file that was handed in, and makes it a submission. One that takes
+ * too long ends with words, and is kept for a look.
+ */
 @Component
-class UploadJob implements Job {
+class UploadJob extends PacedJob {
   static final String NAME = "upload";
   private static final Logger log = LoggerFactory.getLogger(UploadJob.class);
 
   private static final String AGAIN = " again";
 
-  /** A file at which nodes died so often is not tried again. */
+  /** A file at which nodes died so often, it alone at work, is not tried again. */
   private static final int MOST_TRIES = 3;
 
   private final UploadStore store;
   private final Submissions submissions;
   private final Exercises exercises;
   private final Limits limits;
+  private final Set<UUID> running = new HashSet<>();
+
+  /** The one that is counted as having a node for itself. */
+  private @Nullable UUID alone;
 
   UploadJob(
       UploadStore store,
       Submissions submissions,
       Exercises exercises,
+      Pace pace,
       @Value("${fair-edge.limits.faces}") int mostFaces) {
+    super(pace);
     this.store = store;
     this.submissions = submissions;
     this.exercises = exercises;
@@ -64,28 +77,92 @@ class UploadJob implements Job {
   }
 
   @Override
-  public void run(String id) {
-    UUID upload = UUID.fromString(id.replace(AGAIN, ""));
-    Upload kept = store.find(upload).orElse(null);
-    if (kept == null || kept.stage().isOver()) {
+  protected boolean isOver(UUID id) {
+    return store.isOver(id);
+  }
+
+  @Override
+  protected void work(UUID id) throws Exception {
+    Upload upload = store.find(id).orElseThrow(Cancelled::new);
+    if (store.tries(id) >= MOST_TRIES) {
+      store.failAndKeep(
+          id,
+          ourMistake(
+              "This file was too much for the server: it came to its end several times while it"
+                  + " read this file and no other. The file is kept, so that somebody can see"
+                  + " why."));
       return;
     }
-    if (store.countTry(upload) > MOST_TRIES) {
-      store.fail(upload, ourMistake("This file was too much for the server several times."));
-      return;
-    }
+    begin(id);
     try {
-      handIn(kept);
-    } catch (BadFile bad) {
-      String words = String.valueOf(bad.getMessage());
-      store.fail(upload, new UploadProblem(words, bad.line(), bad.found(), bad.expected()));
-    } catch (Cancelled cancelled) {
-      log.info("upload {} was cancelled", upload);
-    } catch (IOException | RuntimeException | OutOfMemoryError broken) {
-      log.error("upload {} failed", upload, broken);
-      store.fail(
-          upload,
-          ourMistake("Something went wrong on our side. Hand the file in again. Upload " + upload));
+      handIn(upload);
+    } finally {
+      end(id);
+    }
+  }
+
+  @Override
+  protected void waits(UUID id) {
+    store.goOn(id, Stage.waiting, 0);
+  }
+
+  @Override
+  protected void tooLong(UUID id, Duration most) {
+    store.failAndKeep(
+        id,
+        new UploadProblem(
+            "Inspecting this file took longer than "
+                + most.toSeconds()
+                + " seconds and was given up: very much of it lies in one place. The file is kept,"
+                + " so that somebody can have a look at it.",
+            0,
+            "a mesh that is too dear to inspect",
+            "a mesh of which less lies in one vertex, edge, face or place"));
+  }
+
+  @Override
+  protected void failed(UUID id, Throwable why) {
+    switch (why) {
+      case BadFile bad ->
+          store.fail(
+              id,
+              new UploadProblem(
+                  String.valueOf(bad.getMessage()), bad.line(), bad.found(), bad.expected()));
+      case Cancelled cancelled -> log.info("upload {} was cancelled", id);
+      default -> {
+        log.error("upload {} failed", id, why);
+        store.failAndKeep(
+            id,
+            ourMistake("Something went wrong on our side. Hand the file in again. Upload " + id));
+      }
+    }
+  }
+
+  /**
+   * A node that dies says something of a file only if nothing else was at work: that one is
+   * counted, until it ends or another begins.
+   */
+  private synchronized void begin(UUID upload) {
+    running.add(upload);
+    if (running.size() == 1) {
+      store.countTry(upload);
+      alone = upload;
+    } else {
+      uncount();
+    }
+  }
+
+  private synchronized void end(UUID upload) {
+    running.remove(upload);
+    if (upload.equals(alone)) {
+      uncount();
+    }
+  }
+
+  private void uncount() {
+    if (alone != null) {
+      store.uncountTry(alone);
+      alone = null;
     }
   }
 
@@ -115,7 +192,7 @@ class UploadJob implements Job {
     goOnTo(upload, Stage.inspecting);
     Submissions.Prepared prepared = submissions.prepareFile(exercise, upload.fileName(), read);
     goOnTo(upload, Stage.drawing);
-    submissions.keepFile(upload, prepared, submissions.draw(prepared));
+    submissions.keepFile(upload, submissions.ready(prepared));
   }
 
   private void goOnTo(Upload upload, Stage stage) {

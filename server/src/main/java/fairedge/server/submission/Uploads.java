@@ -60,12 +60,9 @@ public class Uploads {
       @Nullable Meant meant) {
     exercises.requireForStudent(exercise, student);
     store.lockUploads(student.id());
-    Optional<Upload> known = store.findByKey(clientKey);
+    Optional<Upload> known = store.findByKey(student.id(), clientKey);
     if (known.isPresent()) {
-      return known
-          .filter(u -> u.studentId().equals(student.id()))
-          .map(this::view)
-          .orElseThrow(() -> Problem.notFound("upload"));
+      return view(known.get());
     }
     if (bytes.length == 0) {
       throw Problem.of(
@@ -88,7 +85,7 @@ public class Uploads {
   UUID begin(Incoming file) {
     UUID id = UUID.randomUUID();
     store.insert(id, file, clock.instant());
-    jobs.add(UploadJob.NAME, id.toString());
+    jobs.add(UploadJob.NAME, id.toString(), JobQueue.Rank.USUAL);
     return id;
   }
 
@@ -102,7 +99,7 @@ public class Uploads {
   public UploadView answer(UUID id, SignedIn student, Meant meant) {
     require(id, student);
     if (store.answer(id, meant)) {
-      jobs.add(UploadJob.NAME, UploadJob.again(id));
+      jobs.add(UploadJob.NAME, UploadJob.again(id), JobQueue.Rank.USUAL);
     }
     return view(require(id, student));
   }

@@ -92,6 +92,7 @@ class AccessTest {
         line("POST", "/api/practice", Map.of(), 401, 400, 400, 400, 400),
         line("POST", "/api/practice/files", null, 401, 422, 422, 422, 422),
         line("PUT", "/api/practice/{id}/kept", Map.of("inSight", true), 401, 200, 404, 404, 404),
+        line("GET", "/api/practice/{id}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/practice/{id}/picture", null, 401, 200, 404, 404, 404),
         line("GET", "/api/practice/forms/{form}/picture", null, 401, 200, 200, 200, 200),
         line("GET", "/api/workpieces/{id}", null, 401, 200, 404, 404, 404),

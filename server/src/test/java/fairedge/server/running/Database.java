@@ -54,6 +54,20 @@ public final class Database implements AutoCloseable {
     run(url(), sql);
   }
 
+  /** Runs a statement in a transaction that goes on, with its locks, until it is closed. */
+  public AutoCloseable hold(String sql) {
+    try {
+      Connection connection = DriverManager.getConnection(url(), USER, PASSWORD);
+      connection.setAutoCommit(false);
+      try (Statement statement = connection.createStatement()) {
+        statement.execute(sql);
+      }
+      return connection::close;
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   private static void run(String url, String sql) {
     try (Connection connection = DriverManager.getConnection(url, USER, PASSWORD);
         Statement statement = connection.createStatement()) {

@@ -79,8 +79,17 @@ public class WorkpieceStore {
   /** A step that was kept, and where the workpiece stands with it. */
   public record Added(StepView step, Head head) {}
 
-  /** A workpiece that nobody else moves, and whether a request was answered by it before. */
-  public record Locked(Head head, boolean isAnswered) {}
+  /** Where a workpiece stands, and whether a request was answered by it before. */
+  public record Known(Head head, boolean isAnswered) {}
+
+  /** It does not stand any more where it stood: nothing was kept. */
+  public static final class MovedMeanwhile extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    MovedMeanwhile() {
+      super(null, null, false, false);
+    }
+  }
 
   /** The mesh, by its hash, as it is after so many steps. */
   public record Snapshot(int number, byte[] mesh) {}
@@ -120,8 +129,8 @@ public class WorkpieceStore {
     return db.selectFrom(WORKPIECE).where(WORKPIECE.ID.eq(id)).fetchOptional(WorkpieceStore::head);
   }
 
-  /** The same, and no one else moves it until this transaction ends. */
-  public Optional<Locked> lock(UUID id, UUID clientKey) {
+  /** The same, and whether a request was answered by it before. */
+  public Optional<Known> find(UUID id, UUID clientKey) {
     var isAnswered =
         field(
             exists(
@@ -133,9 +142,7 @@ public class WorkpieceStore {
     return db.select(WORKPIECE, isAnswered)
         .from(WORKPIECE)
         .where(WORKPIECE.ID.eq(id))
-        .forUpdate()
-        .of(WORKPIECE)
-        .fetchOptional(r -> new Locked(head(r.value1()), r.value2()));
+        .fetchOptional(r -> new Known(head(r.value1()), r.value2()));
   }
 
   private static Head head(WorkpieceRecord r) {
@@ -151,7 +158,10 @@ public class WorkpieceStore {
   /**
    * Adds a step after the head, moves the head to it, goes on to the next revision and remembers by
    * what request: in one statement, for a hand waits for it.
+   *
+   * @throws MovedMeanwhile if the workpiece is at another revision by now
    */
+  @Transactional
   public Added addStep(Head head, NewStep step, UUID clientKey, Instant now) {
     var before = STEP.as("before");
     var added = name("added");
@@ -177,14 +187,18 @@ public class WorkpieceStore {
             .set(WORKPIECE.HEAD_STEP, addedId)
             .set(WORKPIECE.REVISION, head.revision() + 1)
             .from(table(added))
-            .where(WORKPIECE.ID.eq(head.id()))
+            .where(WORKPIECE.ID.eq(head.id()), WORKPIECE.REVISION.eq(head.revision()))
             .returning(WORKPIECE.ID);
+    var moved = name("moved");
     return db.with(added.as(insert))
         .with(name("answered").as(answered(head, clientKey)))
-        .with(name("moved").as(move))
-        .select(addedId, addedNumber)
+        .with(moved.as(move))
+        .select(addedId, addedNumber, field(exists(selectOne().from(table(moved)))))
         .from(table(added))
         .fetchSingle(r -> {
+          if (!r.value3()) {
+            throw new MovedMeanwhile();
+          }
           long id = r.value1();
           StepView told = StepView.of(id, head.headStep(), r.value2(), step.after(), now, null);
           return new Added(told, head.at(id));
@@ -202,14 +216,21 @@ public class WorkpieceStore {
   /**
    * Lets a workpiece stand at another step (null: the starter), at the next revision, and remembers
    * by what request.
+   *
+   * @throws MovedMeanwhile if the workpiece is at another revision by now
    */
+  @Transactional
   public Head moveTo(Head head, @Nullable Long step, UUID clientKey) {
+    int moved =
+        db.update(WORKPIECE)
+            .set(WORKPIECE.HEAD_STEP, step)
+            .set(WORKPIECE.REVISION, head.revision() + 1)
+            .where(WORKPIECE.ID.eq(head.id()), WORKPIECE.REVISION.eq(head.revision()))
+            .execute();
+    if (moved == 0) {
+      throw new MovedMeanwhile();
+    }
     answered(head, clientKey).execute();
-    db.update(WORKPIECE)
-        .set(WORKPIECE.HEAD_STEP, step)
-        .set(WORKPIECE.REVISION, head.revision() + 1)
-        .where(WORKPIECE.ID.eq(head.id()))
-        .execute();
     return head.at(step);
   }
 

@@ -76,6 +76,12 @@ class PracticeController {
     }
   }
 
+  /** A piece; asked again while its file is being read. */
+  @GetMapping("/{id}")
+  PracticePiece piece(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
+    return practices.piece(id, account);
+  }
+
   @PutMapping("/{id}/kept")
   PracticePiece keep(
       @PathVariable UUID id,

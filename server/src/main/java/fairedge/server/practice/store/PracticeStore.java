@@ -3,7 +3,13 @@ package fairedge.server.practice.store;
 import static fairedge.schema.generated.Tables.PRACTICE;
 import static org.jooq.impl.DSL.inline;
 
+import fairedge.core.format.Meant;
+import fairedge.schema.generated.tables.records.PracticeRecord;
+import fairedge.server.platform.Json;
 import fairedge.server.practice.Practice;
+import fairedge.server.practice.PracticeView.PieceStage;
+import fairedge.server.practice.PracticeView.PracticePiece;
+import fairedge.server.practice.PracticeView.PracticeProblem;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -12,6 +18,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.InsertSetMoreStep;
 import org.jooq.Record;
 import org.jooq.SelectField;
 import org.jspecify.annotations.Nullable;
@@ -34,9 +41,11 @@ public class PracticeStore {
   };
 
   private final DSLContext db;
+  private final Json json;
 
-  PracticeStore(DSLContext db) {
+  PracticeStore(DSLContext db, Json json) {
     this.db = db;
+    this.json = json;
   }
 
   /** No one else begins a piece for this account until the transaction ends. */
@@ -45,31 +54,133 @@ public class PracticeStore {
     db.fetch("select pg_advisory_xact_lock({0})", inline(key));
   }
 
-  public void insert(Practice p, UUID clientKey, byte[] picture) {
-    db.insertInto(PRACTICE)
-        .set(PRACTICE.ID, p.id())
-        .set(PRACTICE.ACCOUNT_ID, p.accountId())
-        .set(PRACTICE.CLIENT_KEY, clientKey)
-        .set(PRACTICE.TITLE, p.title())
-        .set(PRACTICE.UNIT, p.unit())
-        .set(PRACTICE.STARTER, p.starter())
-        .set(PRACTICE.SCALE, p.scale())
-        .set(PRACTICE.PROFILE, p.profile())
-        .set(PRACTICE.PICTURE, picture)
-        .set(PRACTICE.BEGUN_AT, p.begunAt().atOffset(ZoneOffset.UTC))
+  /** A piece that is begun. */
+  public record Piece(
+      UUID id,
+      UUID accountId,
+      UUID clientKey,
+      String title,
+      String unit,
+      String profile,
+      Instant begunAt) {}
+
+  /**
+   * What a piece begins with.
+   *
+   * @param starter hash of the mesh
+   * @param scale S of it
+   */
+  public record Ready(byte[] starter, double scale, byte[] picture) {}
+
+  /** A file that is to be read. */
+  public record File(byte[] bytes, String unit, Meant.Up up) {}
+
+  public void insert(Piece piece, Ready ready) {
+    insert(piece)
+        .set(PRACTICE.STARTER, ready.starter())
+        .set(PRACTICE.SCALE, ready.scale())
+        .set(PRACTICE.PICTURE, ready.picture())
+        .set(PRACTICE.STAGE, PieceStage.ready.name())
         .execute();
   }
 
+  /** With a file that is to be read yet. */
+  public void insert(Piece piece, Meant.Up up, byte[] bytes) {
+    insert(piece)
+        .set(PRACTICE.SCALE, 1.0)
+        .set(PRACTICE.STAGE, PieceStage.reading.name())
+        .set(PRACTICE.UP, up.name())
+        .set(PRACTICE.BYTES, bytes)
+        .execute();
+  }
+
+  private InsertSetMoreStep<PracticeRecord> insert(Piece p) {
+    return db.insertInto(PRACTICE)
+        .set(PRACTICE.ID, p.id())
+        .set(PRACTICE.ACCOUNT_ID, p.accountId())
+        .set(PRACTICE.CLIENT_KEY, p.clientKey())
+        .set(PRACTICE.TITLE, p.title())
+        .set(PRACTICE.UNIT, p.unit())
+        .set(PRACTICE.PROFILE, p.profile())
+        .set(PRACTICE.BEGUN_AT, p.begunAt().atOffset(ZoneOffset.UTC));
+  }
+
+  /** The file of a piece that is to be read yet. */
+  public Optional<File> file(UUID id) {
+    return db.select(PRACTICE.BYTES, PRACTICE.UNIT, PRACTICE.UP)
+        .from(PRACTICE)
+        .where(PRACTICE.ID.eq(id), PRACTICE.BYTES.isNotNull())
+        .fetchOptional(r -> new File(r.value1(), r.value2(), Meant.Up.valueOf(r.value3())));
+  }
+
+  public void makeReady(UUID id, Ready ready) {
+    db.update(PRACTICE)
+        .set(PRACTICE.STARTER, ready.starter())
+        .set(PRACTICE.SCALE, ready.scale())
+        .set(PRACTICE.PICTURE, ready.picture())
+        .set(PRACTICE.STAGE, PieceStage.ready.name())
+        .setNull(PRACTICE.BYTES)
+        .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.reading.name()))
+        .execute();
+  }
+
+  public void fail(UUID id, PracticeProblem problem) {
+    db.update(PRACTICE)
+        .set(PRACTICE.PROBLEM, json.write(problem))
+        .set(PRACTICE.STAGE, PieceStage.failed.name())
+        .setNull(PRACTICE.BYTES)
+        .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.reading.name()))
+        .execute();
+  }
+
+  /** A piece that can be cut. */
   public Optional<Practice> find(UUID id) {
-    return findWhere(PRACTICE.ID.eq(id));
+    return db.select(TOLD)
+        .from(PRACTICE)
+        .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.ready.name()))
+        .fetchOptional(PracticeStore::read);
   }
 
-  public Optional<Practice> findByKey(UUID clientKey) {
-    return findWhere(PRACTICE.CLIENT_KEY.eq(clientKey));
+  public boolean isOf(UUID id, UUID account) {
+    return db.fetchExists(PRACTICE, PRACTICE.ID.eq(id).and(PRACTICE.ACCOUNT_ID.eq(account)));
   }
 
-  private Optional<Practice> findWhere(Condition condition) {
-    return db.select(TOLD).from(PRACTICE).where(condition).fetchOptional(PracticeStore::read);
+  /** A piece as its owner sees it in a list. */
+  public Optional<PracticePiece> piece(UUID id) {
+    return pieces(PRACTICE.ID.eq(id)).stream().findFirst();
+  }
+
+  public Optional<PracticePiece> findByKey(UUID account, UUID clientKey) {
+    return pieces(PRACTICE.ACCOUNT_ID.eq(account).and(PRACTICE.CLIENT_KEY.eq(clientKey))).stream()
+        .findFirst();
+  }
+
+  /** The pieces of an account that are not put away, the last begun first. */
+  public List<PracticePiece> inSight(UUID account) {
+    return pieces(PRACTICE.ACCOUNT_ID.eq(account).and(PRACTICE.PUT_AWAY_AT.isNull()));
+  }
+
+  private List<PracticePiece> pieces(Condition condition) {
+    return db.select(
+            PRACTICE.ID,
+            PRACTICE.TITLE,
+            PRACTICE.UNIT,
+            PRACTICE.PROFILE,
+            PRACTICE.BEGUN_AT,
+            PRACTICE.STAGE,
+            PRACTICE.PROBLEM)
+        .from(PRACTICE)
+        .where(condition)
+        .orderBy(PRACTICE.BEGUN_AT.desc(), PRACTICE.ID)
+        .fetch(r ->
+            new PracticePiece(
+                r.value1(),
+                r.value2(),
+                r.value3(),
+                r.value4(),
+                r.value5().toInstant(),
+                PieceStage.valueOf(r.value6()),
+                r.value7() == null ? null : json.read(r.value7(), PracticeProblem.class)));
   }
 
   public Optional<byte[]> picture(UUID id) {
@@ -77,15 +188,6 @@ public class PracticeStore {
         .from(PRACTICE)
         .where(PRACTICE.ID.eq(id))
         .fetchOptional(PRACTICE.PICTURE);
-  }
-
-  /** The pieces of an account that are not put away, the last begun first. */
-  public List<Practice> inSight(UUID account) {
-    return db.select(TOLD)
-        .from(PRACTICE)
-        .where(PRACTICE.ACCOUNT_ID.eq(account), PRACTICE.PUT_AWAY_AT.isNull())
-        .orderBy(PRACTICE.BEGUN_AT.desc(), PRACTICE.ID)
-        .fetch(PracticeStore::read);
   }
 
   public void putAway(UUID id, @Nullable Instant at) {

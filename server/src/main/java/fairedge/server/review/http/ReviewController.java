@@ -61,22 +61,33 @@ class ReviewController {
     this.reviews = reviews;
   }
 
+  /**
+   * @param finding number of the finding that it is about, in the report that the request names
+   * @param key of that finding, by which it is found in a report of later
+   */
   record NoteRequest(
       @NotNull @Size(max = 4000) String text,
       @Nullable Integer finding,
+      @Nullable String key,
       @NotNull ElementView element,
       @NotNull Vec3 place,
       @Nullable CameraView camera) {
-    NoteView note() {
-      return new NoteView(text, finding, element, place, camera);
+    Reviews.Drafted note() {
+      return new Reviews.Drafted(new NoteView(text, finding, element, place, camera), key);
     }
   }
 
+  /**
+   * @param clientKey by which a request that is made again is known
+   * @param report revision of the report that notes name findings of; null for the one that is
+   */
   record AnswerRequest(
       long revision,
+      @Nullable UUID clientKey,
+      @Nullable Integer report,
       @NotNull @Size(max = 8000) String word,
       @Nullable Verdict verdict,
-      @NotNull @Size(max = 500) List<@Valid NoteRequest> notes) {}
+      @NotNull @Size(max = 500) List<@NotNull @Valid NoteRequest> notes) {}
 
   record ReturnRequest(long revision) {}
 
@@ -142,15 +153,23 @@ class ReviewController {
     return handedIn.along(id, account, edge);
   }
 
-  /** Never altered, so it may be kept; by this account only. */
+  /**
+   * May be kept, by this account only: for long where the address names the report whose marks it
+   * shows, since another report has another address.
+   *
+   * @param report revision of the report
+   */
   @GetMapping(value = "/submissions/{id}/picture", produces = "image/png")
   ResponseEntity<byte[]> picture(
       @PathVariable UUID id,
       @RequestParam(defaultValue = "row") PictureSize size,
+      @RequestParam(required = false) @Nullable Integer report,
       @AuthenticationPrincipal SignedIn account) {
+    Reviews.Picture picture = reviews.picture(id, account, size);
+    boolean named = report != null && report == picture.report();
     return ResponseEntity.ok()
-        .header("Cache-Control", "private, max-age=86400, immutable")
-        .body(reviews.picture(id, account, size));
+        .header("Cache-Control", named ? "private, max-age=86400, immutable" : "private, no-cache")
+        .body(picture.png());
   }
 
   @PutMapping("/submissions/{id}/draft")
@@ -158,9 +177,17 @@ class ReviewController {
       @PathVariable UUID id,
       @Valid @RequestBody AnswerRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    List<NoteView> notes = asked.notes().stream().map(NoteRequest::note).toList();
+    List<Reviews.Drafted> notes = asked.notes().stream().map(NoteRequest::note).toList();
     return reviews.keep(
-        id, instructor, new Reviews.Draft(asked.revision(), asked.word(), asked.verdict(), notes));
+        id,
+        instructor,
+        new Reviews.Draft(
+            asked.revision(),
+            asked.clientKey(),
+            asked.report(),
+            asked.word(),
+            asked.verdict(),
+            notes));
   }
 
   @PostMapping("/submissions/{id}/return")

@@ -81,9 +81,23 @@ public class AnswerStore {
     db.selectFrom(ANSWER).where(ANSWER.SUBMISSION_ID.eq(submission)).forUpdate().fetchSingle();
   }
 
+  /** By which request the draft was written last; null where that is not known. */
+  public @Nullable UUID keyOf(UUID submission) {
+    return db.select(ANSWER.CLIENT_KEY)
+        .from(ANSWER)
+        .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .fetchOne(ANSWER.CLIENT_KEY);
+  }
+
   /** Writes a whole draft over the one before. */
-  public void write(UUID submission, String word, @Nullable Verdict verdict, List<NoteView> notes) {
+  public void write(
+      UUID submission,
+      String word,
+      @Nullable Verdict verdict,
+      List<NoteView> notes,
+      @Nullable UUID clientKey) {
     db.update(ANSWER)
+        .set(ANSWER.CLIENT_KEY, clientKey)
         .set(ANSWER.WORD, word)
         .set(ANSWER.VERDICT, stored(verdict))
         .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))

@@ -3,6 +3,7 @@ package fairedge.server.submission.store;
 import static fairedge.schema.generated.Tables.BUNDLE;
 import static fairedge.schema.generated.Tables.BUNDLED;
 import static fairedge.schema.generated.Tables.UPLOAD;
+import static org.jooq.impl.DSL.inline;
 
 import fairedge.server.platform.Json;
 import fairedge.server.submission.BundleView.EntryView;
@@ -58,12 +59,19 @@ public class BundleStore {
         .execute();
   }
 
+  /** No one else brings files for this instructor until the transaction ends. */
+  public void lockBundles(UUID instructor) {
+    long key = instructor.getMostSignificantBits() ^ 0x62756E646C65L;
+    db.fetch("select pg_advisory_xact_lock({0})", inline(key));
+  }
+
   public Optional<Bundle> find(UUID id) {
     return findWhere(BUNDLE.ID.eq(id), false);
   }
 
-  public Optional<Bundle> findByKey(UUID clientKey) {
-    return findWhere(BUNDLE.CLIENT_KEY.eq(clientKey), false);
+  public Optional<Bundle> findByKey(UUID instructor, UUID clientKey) {
+    return findWhere(
+        BUNDLE.INSTRUCTOR_ID.eq(instructor).and(BUNDLE.CLIENT_KEY.eq(clientKey)), false);
   }
 
   /** The same, for nobody else to change until the transaction ends. */

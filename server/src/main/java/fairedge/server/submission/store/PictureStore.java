@@ -16,10 +16,16 @@ public class PictureStore {
     this.db = db;
   }
 
-  public Optional<byte[]> find(UUID submission, String size) {
+  /**
+   * @param report of which revision the report is whose marks it shows
+   */
+  public Optional<byte[]> find(UUID submission, String size, int report) {
     return db.select(SUBMISSION_PICTURE.PNG)
         .from(SUBMISSION_PICTURE)
-        .where(SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission), SUBMISSION_PICTURE.SIZE.eq(size))
+        .where(
+            SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission),
+            SUBMISSION_PICTURE.SIZE.eq(size),
+            SUBMISSION_PICTURE.TERMS_REVISION.eq(report))
         .fetchOptional(SUBMISSION_PICTURE.PNG);
   }
 
@@ -30,12 +36,16 @@ public class PictureStore {
         .execute();
   }
 
-  public void insertIfNew(UUID submission, String size, byte[] png) {
+  public void put(UUID submission, String size, int report, byte[] png) {
     db.insertInto(SUBMISSION_PICTURE)
         .set(SUBMISSION_PICTURE.SUBMISSION_ID, submission)
         .set(SUBMISSION_PICTURE.SIZE, size)
         .set(SUBMISSION_PICTURE.PNG, png)
-        .onConflictDoNothing()
+        .set(SUBMISSION_PICTURE.TERMS_REVISION, report)
+        .onConflict(SUBMISSION_PICTURE.SUBMISSION_ID, SUBMISSION_PICTURE.SIZE)
+        .doUpdate()
+        .set(SUBMISSION_PICTURE.PNG, png)
+        .set(SUBMISSION_PICTURE.TERMS_REVISION, report)
         .execute();
   }
 }

@@ -68,9 +68,27 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
         .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
         .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
+        .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
         .set(SUBMISSION_REPORT.READING, json.write(reading))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
         .execute();
+  }
+
+  /** By which revision of the terms a report was made. */
+  public int reportRevision(UUID id) {
+    return db.select(SUBMISSION_REPORT.TERMS_REVISION)
+        .from(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .fetchSingle(SUBMISSION_REPORT.TERMS_REVISION);
+  }
+
+  /** The same, and nobody puts another in its place until the transaction ends. */
+  public int lockReport(UUID id) {
+    return db.select(SUBMISSION_REPORT.TERMS_REVISION)
+        .from(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .forUpdate()
+        .fetchSingle(SUBMISSION_REPORT.TERMS_REVISION);
   }
 
   /** Puts a report in the place of the one that was made by other terms. */
@@ -79,6 +97,7 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
         .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
         .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
+        .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
         .execute();
@@ -134,9 +153,9 @@ public class SubmissionStore {
         .fetchMap(Record2::value1, r -> read(r.value2()));
   }
 
-  public Optional<Submission> findByKey(UUID clientKey) {
+  public Optional<Submission> findByKey(UUID student, UUID clientKey) {
     return db.selectFrom(SUBMISSION)
-        .where(SUBMISSION.CLIENT_KEY.eq(clientKey))
+        .where(SUBMISSION.STUDENT_ID.eq(student), SUBMISSION.CLIENT_KEY.eq(clientKey))
         .fetchOptional(SubmissionStore::read);
   }
 
@@ -162,18 +181,29 @@ public class SubmissionStore {
         .fetchSingle(this::check);
   }
 
-  /** The checks of several at once. */
-  public Map<UUID, CheckView> checks(Collection<UUID> ids) {
+  /** A report, and by which revision of the terms it was made. */
+  public record Reported(CheckView check, int revision) {}
+
+  public Reported report(UUID id) {
+    return db.selectFrom(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .fetchSingle(r -> new Reported(check(r), r.getTermsRevision()));
+  }
+
+  /** The reports of several at once. */
+  public Map<UUID, Reported> reports(Collection<UUID> ids) {
     return db.selectFrom(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.in(ids))
-        .fetchMap(SUBMISSION_REPORT.SUBMISSION_ID, this::check);
+        .fetchMap(
+            SUBMISSION_REPORT.SUBMISSION_ID, r -> new Reported(check(r), r.getTermsRevision()));
   }
 
   private CheckView check(SubmissionReportRecord r) {
     return CheckView.of(
         json.read(r.getFigures(), Figures.class),
         json.read(r.getFindings(), new TypeReference<List<FindingView>>() {}),
-        json.read(r.getUnlisted(), new TypeReference<List<CheckView.Unlisted>>() {}));
+        json.read(r.getUnlisted(), new TypeReference<List<CheckView.Unlisted>>() {}),
+        json.read(r.getLeftOut(), new TypeReference<List<CheckView.LeftOut>>() {}));
   }
 
   public List<ReadingView> reading(UUID id) {

@@ -1,6 +1,7 @@
 package fairedge.server.submission.store;
 
 import static fairedge.schema.generated.Tables.UPLOAD;
+import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.inline;
 
 import fairedge.core.format.LengthUnit;
@@ -90,8 +91,8 @@ public class UploadStore {
     return findWhere(UPLOAD.ID.eq(id));
   }
 
-  public Optional<Upload> findByKey(UUID clientKey) {
-    return findWhere(UPLOAD.CLIENT_KEY.eq(clientKey));
+  public Optional<Upload> findByKey(UUID student, UUID clientKey) {
+    return findWhere(UPLOAD.STUDENT_ID.eq(student).and(UPLOAD.CLIENT_KEY.eq(clientKey)));
   }
 
   private Optional<Upload> findWhere(Condition condition) {
@@ -186,13 +187,29 @@ public class UploadStore {
         .execute();
   }
 
-  /** Counts a try; how many there were, this one with them. */
-  public int countTry(UUID id) {
-    return db.update(UPLOAD)
-        .set(UPLOAD.TRIES, UPLOAD.TRIES.plus(1))
+  /** Counts a run that was begun and has not ended: a node that dies with it leaves it counted. */
+  public void countTry(UUID id) {
+    db.update(UPLOAD).set(UPLOAD.TRIES, UPLOAD.TRIES.plus(1)).where(UPLOAD.ID.eq(id)).execute();
+  }
+
+  /**
+   * The run has ended, or was not the only one: whatever becomes of the node says nothing of it.
+   */
+  public void uncountTry(UUID id) {
+    db.update(UPLOAD)
+        .set(UPLOAD.TRIES, greatest(UPLOAD.TRIES.minus(1), inline(0)))
         .where(UPLOAD.ID.eq(id))
-        .returning(UPLOAD.TRIES)
-        .fetchSingle(UPLOAD.TRIES);
+        .execute();
+  }
+
+  /** How many runs of it died with their nodes. */
+  public int tries(UUID id) {
+    return db.select(UPLOAD.TRIES).from(UPLOAD).where(UPLOAD.ID.eq(id)).fetchSingle(UPLOAD.TRIES);
+  }
+
+  /** Whether it shall go no further. */
+  public boolean isOver(UUID id) {
+    return db.fetchExists(UPLOAD, UPLOAD.ID.eq(id).and(UPLOAD.STAGE.in(OVER)));
   }
 
   /** Says how far it is; false if it is over, and shall go no further. */
@@ -210,6 +227,15 @@ public class UploadStore {
         .set(UPLOAD.STAGE, Stage.failed.name())
         .set(UPLOAD.PROBLEM, json.write(problem))
         .setNull(UPLOAD.BYTES)
+        .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
+        .execute();
+  }
+
+  /** The same; its bytes are kept for a look at what is wrong with it. */
+  public void failAndKeep(UUID id, UploadProblem problem) {
+    db.update(UPLOAD)
+        .set(UPLOAD.STAGE, Stage.failed.name())
+        .set(UPLOAD.PROBLEM, json.write(problem))
         .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
         .execute();
   }
