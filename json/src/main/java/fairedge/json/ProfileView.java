@@ -8,6 +8,7 @@ import fairedge.core.inspect.Thresholds;
 import fairedge.json.FindingView.SeverityView;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -34,6 +35,7 @@ public record ProfileView(
    * @throws IllegalArgumentException saying what can't be
    */
   public Profile profile() {
+    requireWhole();
     if (name.isBlank() || name.length() > LONGEST_NAME) {
       throw new IllegalArgumentException(
           "a profile has a name of " + LONGEST_NAME + " letters at the most");
@@ -45,5 +47,21 @@ public record ProfileView(
       numbers = numbers.with(Threshold.named(number.getKey()), number.getValue());
     }
     return new Profile(name, counts, numbers);
+  }
+
+  /** Whoever reads JSON may find nothing where the record has something. */
+  @SuppressWarnings("ConstantValue")
+  private void requireWhole() {
+    boolean isWhole =
+        name != null
+            && severities != null
+            && thresholds != null
+            && severities.values().stream().allMatch(Objects::nonNull)
+            && thresholds.values().stream().allMatch(Objects::nonNull);
+    if (!isWhole) {
+      throw new IllegalArgumentException(
+          "a profile has a name, a severity for each rule that counts, and a number for each"
+              + " threshold");
+    }
   }
 }

@@ -41,3 +41,11 @@ alter table practice add check ((stage = 'failed') = (problem is not null));
 
 -- By which request a draft was written last: asked again, it gets the same answer.
 alter table answer add column client_key uuid;
+
+-- Devices from which somebody has signed in: what others guess elsewhere does not keep them out.
+create table device (
+  account_id uuid not null references account on delete cascade,
+  token_hash bytea not null,
+  seen_at timestamptz not null,
+  primary key (account_id, token_hash)
+);

@@ -24,16 +24,20 @@ public record Scope(@Nullable List<Integer> chosen, List<Integer> hidden) {
     return new Scope(chosen, List.of());
   }
 
-  /** This scope as sets, for many questions. */
-  Limits limits() {
-    BitSet only = chosen == null ? null : setOf(chosen);
-    return new Limits(only, setOf(hidden));
+  /**
+   * This scope as sets, for many questions.
+   *
+   * @param faceEnd of the mesh; other ids are those of no face, and take no room
+   */
+  Limits limits(int faceEnd) {
+    BitSet only = chosen == null ? null : setOf(chosen, faceEnd);
+    return new Limits(only, setOf(hidden, faceEnd));
   }
 
-  private static BitSet setOf(List<Integer> ids) {
+  private static BitSet setOf(List<Integer> ids, int end) {
     BitSet set = new BitSet();
     for (int id : ids) {
-      if (id >= 0) {
+      if (id >= 0 && id < end) {
         set.set(id);
       }
     }

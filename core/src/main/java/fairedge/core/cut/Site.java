@@ -29,7 +29,7 @@ public final class Site {
     this.edit = edit;
     this.tolerance = tolerance;
     this.near = near;
-    this.limits = scope.limits();
+    this.limits = scope.limits(edit.mesh().faceEnd());
     this.firstNewVertex = edit.mesh().vertexEnd();
     this.firstNewFace = edit.mesh().faceEnd();
   }

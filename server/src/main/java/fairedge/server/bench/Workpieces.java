@@ -3,6 +3,7 @@ package fairedge.server.bench;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.Known;
+import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.util.Map;
@@ -18,7 +19,10 @@ class Workpieces {
 
   private final WorkpieceStore store;
 
-  Workpieces(WorkpieceStore store) {
+  private final Exercises exercises;
+
+  Workpieces(WorkpieceStore store, Exercises exercises) {
+    this.exercises = exercises;
     this.store = store;
   }
 
@@ -33,10 +37,16 @@ class Workpieces {
     return known.orElseThrow();
   }
 
-  private static Head owned(Optional<Head> found, SignedIn owner) {
-    return found
-        .filter(h -> h.studentId().equals(owner.id()))
-        .orElseThrow(() -> Problem.notFound("workpiece"));
+  /** Who left the class has lost it, though it is kept. */
+  private Head owned(Optional<Head> found, SignedIn owner) {
+    Head head =
+        found
+            .filter(h -> h.studentId().equals(owner.id()))
+            .orElseThrow(() -> Problem.notFound("workpiece"));
+    if (head.exerciseId() != null) {
+      exercises.requireForStudent(head.exerciseId(), owner);
+    }
+    return head;
   }
 
   static void requireFresh(Head head, long revision) {

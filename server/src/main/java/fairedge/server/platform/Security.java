@@ -3,6 +3,8 @@ package fairedge.server.platform;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -16,12 +18,25 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.util.unit.DataSize;
 
 /** Who may ask at all; who may see what is each module's to say. */
 @Configuration
 class Security {
+  /** Of Argon2id; 19 MiB and two rounds are the least that is advised (OWASP, 2024). */
+  private static final int MEMORY_KIB = 19 * 1024;
+
+  private static final int ROUNDS = 2;
+  private static final int SALT = 16;
+  private static final int HASH = 32;
+
   @Bean
-  SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
+  SecurityFilterChain chain(
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      @Value("${fair-edge.limits.request}") DataSize requestLimit,
+      @Value("${fair-edge.limits.session}") Duration longestSession)
       throws Exception {
     http.authorizeHttpRequests(requests ->
             requests
@@ -37,6 +52,8 @@ class Security {
                 .anyRequest()
                 .denyAll())
         .csrf(csrf -> csrf.spa())
+        .addFilterBefore(new UploadGate(requestLimit), CsrfFilter.class)
+        .addFilterBefore(new SessionAge(longestSession), CsrfFilter.class)
         .securityContext(context -> context.securityContextRepository(contexts))
         .headers(headers ->
             headers
@@ -79,6 +96,6 @@ class Security {
 
   @Bean
   PasswordEncoder passwords() {
-    return Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+    return new Argon2PasswordEncoder(SALT, HASH, 1, MEMORY_KIB, ROUNDS);
   }
 }

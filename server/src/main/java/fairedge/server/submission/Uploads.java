@@ -1,6 +1,7 @@
 package fairedge.server.submission;
 
 import fairedge.core.format.Meant;
+import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
@@ -12,12 +13,16 @@ import fairedge.server.submission.store.UploadStore;
 import fairedge.server.submission.store.UploadStore.Incoming;
 import fairedge.server.submission.store.UploadStore.Upload;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.unit.DataSize;
 
 /**
  * Files that are handed in: received and kept at once, read and inspected by a job, which the
@@ -25,6 +30,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 public class Uploads {
+  private static final Duration DAY = Duration.ofDays(1);
   private static final int LONGEST_NAME = 200;
 
   /** How many files of one student may be on their way at once. */
@@ -35,14 +41,56 @@ public class Uploads {
   private final Exercises exercises;
   private final JobQueue jobs;
   private final Clock clock;
+  private final long mostOfOne;
+  private final long mostOfClass;
 
   Uploads(
-      UploadStore store, Submissions submissions, Exercises exercises, JobQueue jobs, Clock clock) {
+      UploadStore store,
+      Submissions submissions,
+      Exercises exercises,
+      JobQueue jobs,
+      Clock clock,
+      @Value("${fair-edge.limits.day-of-student}") DataSize ofStudent,
+      @Value("${fair-edge.limits.day-of-class}") DataSize ofClass) {
+    this.mostOfOne = ofStudent.toBytes();
+    this.mostOfClass = ofClass.toBytes();
     this.store = store;
     this.submissions = submissions;
     this.exercises = exercises;
     this.jobs = jobs;
     this.clock = clock;
+  }
+
+  /**
+   * Before a file is read: whether this student may send one so large.
+   *
+   * @throws Problem if not
+   */
+  public void requireMayReceive(UUID exerciseId, SignedIn student, long size) {
+    Exercise exercise = exercises.requireForStudent(exerciseId, student);
+    Instant since = clock.instant().minus(DAY);
+    if (store.received(student.id(), since) + size > mostOfOne) {
+      throw Problem.of(
+          Problem.Kind.TOO_MANY,
+          "You have handed in %d MB of files since yesterday, which is what one student may: try"
+                  .formatted(mostOfOne >> 20)
+              + " again tomorrow, or hand in smaller files.");
+    }
+    if (store.receivedIn(exercise.courseId(), since) + size > mostOfClass) {
+      throw Problem.of(
+          Problem.Kind.TOO_MANY,
+          "Your class has handed in %d MB of files since yesterday, which is what one class may."
+              .formatted(mostOfClass >> 20));
+    }
+  }
+
+  /**
+   * Before files of a class are read: whether this instructor may bring them.
+   *
+   * @throws Problem if not
+   */
+  public void requireMayBring(UUID exercise, SignedIn instructor) {
+    exercises.requireForInstructor(exercise, instructor);
   }
 
   /**

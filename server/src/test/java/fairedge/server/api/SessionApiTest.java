@@ -2,17 +2,22 @@ package fairedge.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import fairedge.server.running.Running;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -43,17 +48,90 @@ class SessionApiTest {
   }
 
   @Test
-  void guessing_isSlowedDown_forThatSignInOnly(Application app) {
+  void guessing_isSlowedDown_butKeepsNobodyOut_whoSignedInHereBefore(Application app) {
+    Client own = Client.signedIn(app, "tobias");
     Client guesser = new Client(app);
     Map<String, Object> guess = Map.of("signIn", "tobias", "password", "rope");
-    for (int i = 0; i < 10; i++) {
+    for (int i = 0; i < 8; i++) {
       guesser.post("/api/session", guess).is(403);
     }
     Reply slowed = guesser.post("/api/session", guess).is(429);
     assertThat(slowed.detail()).contains("Try again in");
     Map<String, Object> right = Map.of("signIn", "Tobias ", "password", "harbour-props");
     guesser.post("/api/session", right).is(429);
+    // From the same address: a device that he has signed in from before.
+    own.delete("/api/session").is(204);
+    own.post("/api/session", guess).is(403);
+    own.post("/api/session", right).is(200);
     Client.signedIn(app, "ines").get("/api/me").is(200);
+  }
+
+  @Test
+  void manyGuessesAtOnce_countAsMany(Application app) {
+    Client guesser = new Client(app);
+    Map<String, Object> guess = Map.of("signIn", "amara", "password", "rope");
+    List<Integer> statuses =
+        IntStream.range(0, 60)
+            .parallel()
+            .mapToObj(i -> guesser.post("/api/session", guess).status())
+            .toList();
+    assertThat(statuses.stream().filter(s -> s == 403)).hasSize(8);
+    assertThat(statuses.stream().filter(s -> s == 429)).hasSize(52);
+  }
+
+  @Test
+  void otherPassword_endsAllSessions(Application app, Database database) {
+    Client solveig = Client.signedIn(app, "solveig");
+    Client elsewhere = Client.signedIn(app, "solveig");
+    UUID id = UUID.fromString(database.value("select id from account where sign_in = 'solveig'"));
+    app.bean(Accounts.class).setPassword(id, "harbour-props");
+    solveig.get("/api/me").is(401);
+    elsewhere.get("/api/me").is(401);
+    Client.signedIn(app, "solveig").get("/api/me").is(200);
+  }
+
+  @Test
+  void sessionThatBeganLongAgo_ends_howeverOftenItIsUsed(Application app, Database database) {
+    Client bastian = Client.signedIn(app, "bastian");
+    database.run(
+        "update spring_session set creation_time = creation_time - 8 * 86400000::bigint where"
+            + " principal_name = (select id::text from account where sign_in = 'bastian')");
+    bastian.get("/api/me").is(401);
+  }
+
+  /** A body of a stranger: refused before it is read, and so before it is written anywhere. */
+  @Test
+  void filesOfStrangers_areRefusedUnread(Application app) throws Exception {
+    try (Socket socket = new Socket("127.0.0.1", app.port())) {
+      socket.setSoTimeout(20_000);
+      String head =
+          "POST /api/practice/files HTTP/1.1\r\nHost: localhost\r\nContent-Length: 150000000\r\n"
+              + "Content-Type: multipart/form-data; boundary=b\r\n\r\n--b\r\n";
+      socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+      byte[] reply = new byte[12];
+      assertThat(socket.getInputStream().readNBytes(reply, 0, 12)).isEqualTo(12);
+      assertThat(new String(reply, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 401");
+    }
+    Client rune = Client.signedIn(app, "rune");
+    String path = "/api/exercises/" + UUID.randomUUID() + "/uploads";
+    rune.sendFile(path, Map.of("clientKey", UUID.randomUUID()), "x.obj", new byte[10]).is(404);
+  }
+
+  @Test
+  void whoLeftAClass_hasLostItsWorkpieces(Application app, Database database) {
+    Client amara = Client.signedIn(app, "amara");
+    String path = "/api/workpieces/" + Bollard.open(amara, "Mooring bollard").path("id").asString();
+    amara.get(path).is(200);
+    String whose = "account_id = (select id from account where sign_in = 'amara')";
+    String kept = database.value("select course_id from membership where " + whose);
+    database.run("delete from membership where " + whose);
+    amara.get(path).is(404);
+    amara.post(path + "/undo", Bollard.move(0)).is(404);
+    database.run(
+        "insert into membership (course_id, account_id, role) select '%s', id, 'student' from"
+                .formatted(kept)
+            + " account where sign_in = 'amara'");
+    amara.get(path).is(200);
   }
 
   @Test

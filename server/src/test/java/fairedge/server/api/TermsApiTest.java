@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Database;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -110,6 +111,85 @@ class TermsApiTest {
     JsonNode bench = rune.get("/api/workpieces/" + workpiece).is(200).json();
     assertThat(kinds(bench.path("check"))).contains("too-many").doesNotContain("ring-stop");
     assertThat(bench.path("task").path("profile").asString()).isEqualTo("Lid, mild");
+  }
+
+  /** A review that was open while other terms came to hold. */
+  @Test
+  void draftOfAnOlderReport_keepsItsNotesAtTheirFindings() throws InterruptedException {
+    String submission =
+        rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    String path = "/api/submissions/" + submission;
+    JsonNode before = marit.get(path + "/review").is(200).json();
+    List<Map<String, Object>> notes = new ArrayList<>();
+    List<String> keys = new ArrayList<>();
+    JsonNode findings = before.path("check").path("findings");
+    for (int i = 0; i < findings.size(); i++) {
+      String key = findings.get(i).path("key").asString();
+      Map<String, Object> note = new HashMap<>();
+      note.put("text", key);
+      note.put("finding", i);
+      note.put("key", key);
+      note.put("element", Map.of("kind", "face", "id", 0));
+      note.put("place", Map.of("x", 0, "y", 0, "z", 0));
+      notes.add(note);
+      keys.add(findings.get(i).path("kind").asString());
+    }
+    assertThat(keys).contains("ngon", "ring-stop");
+    Map<String, Object> mild =
+        asked(terms(), Map.of("ngon", "", "ngon-flat", ""), Map.of("faces", 10, "parts", 2));
+    marit.put("/api/exercises/" + exercise + "/terms", mild).is(200);
+    // More runs than one: each report is replaced once.
+    for (int i = 0; i < 4; i++) {
+      database.run(
+          "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
+              + " values ('recheck', '%s %s', now(), false, 1)"
+                  .formatted(exercise, UUID.randomUUID()));
+    }
+    awaitRecheck();
+    Map<String, Object> draft = new HashMap<>();
+    draft.put("revision", 0);
+    draft.put("clientKey", UUID.randomUUID());
+    draft.put("report", before.path("report").asInt());
+    draft.put("word", "");
+    draft.put("verdict", null);
+    draft.put("notes", notes);
+    JsonNode kept = marit.put(path + "/draft", draft).is(200).json();
+    assertThat(marit.put(path + "/draft", draft).is(200).json()).isEqualTo(kept);
+    assertNotesAreAtTheirFindings(path, 1);
+
+    // The other way round: the draft is there when the report changes, by several runs at once.
+    Map<String, Object> strict = asked(terms(), Map.of("ngon", "must"), Map.of());
+    marit.put("/api/exercises/" + exercise + "/terms", strict).is(200);
+    for (int i = 0; i < 4; i++) {
+      database.run(
+          "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
+              + " values ('recheck', '%s %s', now(), false, 1)"
+                  .formatted(exercise, UUID.randomUUID()));
+    }
+    awaitRecheck();
+    assertNotesAreAtTheirFindings(path, 2);
+  }
+
+  private void assertNotesAreAtTheirFindings(String path, int report) {
+    JsonNode review = marit.get(path + "/review").is(200).json();
+    assertThat(review.path("report").asInt()).isEqualTo(report);
+    JsonNode findings = review.path("check").path("findings");
+    int pinned = 0;
+    for (JsonNode note : review.path("answer").path("notes")) {
+      String text = note.path("text").asString();
+      if (!note.path("finding").isNull()) {
+        assertThat(findings.get(note.path("finding").asInt()).path("key").asString())
+            .isEqualTo(text);
+        pinned++;
+      } else {
+        assertThat(text).startsWith("ngon");
+      }
+    }
+    assertThat(pinned).isPositive();
   }
 
   @Test

@@ -4,6 +4,7 @@ import static fairedge.schema.generated.Tables.ACCOUNT;
 
 import fairedge.server.platform.SignedIn;
 import java.util.Optional;
+import java.util.UUID;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -32,6 +33,10 @@ public class AccountStore {
         .set(ACCOUNT.NAME, account.name())
         .set(ACCOUNT.PASSWORD_HASH, hash)
         .execute();
+  }
+
+  public void setPassword(UUID account, String hash) {
+    db.update(ACCOUNT).set(ACCOUNT.PASSWORD_HASH, hash).where(ACCOUNT.ID.eq(account)).execute();
   }
 
   public boolean isEmpty() {

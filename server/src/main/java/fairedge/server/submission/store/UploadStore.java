@@ -1,8 +1,11 @@
 package fairedge.server.submission.store;
 
+import static fairedge.schema.generated.Tables.EXERCISE;
 import static fairedge.schema.generated.Tables.UPLOAD;
+import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.select;
 
 import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Meant;
@@ -11,6 +14,7 @@ import fairedge.server.platform.Json;
 import fairedge.server.submission.UploadView.Question;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -126,6 +130,26 @@ public class UploadStore {
                 r.value11() == null
                     ? null
                     : new Meant(LengthUnit.valueOf(r.value11()), Up.valueOf(r.value12()))));
+  }
+
+  /** How many bytes of files a student has sent since a time. */
+  public long received(UUID student, Instant since) {
+    return sum(UPLOAD.STUDENT_ID.eq(student), since);
+  }
+
+  /** The same of all students of a class. */
+  public long receivedIn(UUID course, Instant since) {
+    return sum(
+        UPLOAD.EXERCISE_ID.in(
+            select(EXERCISE.ID).from(EXERCISE).where(EXERCISE.COURSE_ID.eq(course))),
+        since);
+  }
+
+  private long sum(Condition whose, Instant since) {
+    return db.select(coalesce(org.jooq.impl.DSL.sum(UPLOAD.SIZE), inline(BigDecimal.ZERO)))
+        .from(UPLOAD)
+        .where(whose, UPLOAD.RECEIVED_AT.gt(since.atOffset(ZoneOffset.UTC)))
+        .fetchSingle(0, Long.class);
   }
 
   public int underWay(UUID student) {
