@@ -39,6 +39,11 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain 
           </p>
         )}
       </div>
+      {state.remark && (
+        <p className="border-b border-rule bg-shoal1 px-3 py-2 text-[13px]" role="status">
+          {state.remark}
+        </p>
+      )}
       <Findings
         findings={state.checked ? check.findings : []}
         chosen={chosen}

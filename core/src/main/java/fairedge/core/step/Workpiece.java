@@ -21,6 +21,9 @@ import java.util.function.BiFunction;
  * Replaying the same changes on the same starter gives the same bytes. For one thread at a time.
  */
 public final class Workpiece {
+  /** Of the engine: raised whenever a change may come out otherwise than it did. */
+  public static final int ENGINE = 1;
+
   private final Mesh mesh;
   private final Tolerance tolerance;
   private final FaceTree near;

@@ -384,7 +384,8 @@ public class Bench {
         steps.keptAt(),
         held.check(),
         held.isChecked(),
-        held.chosen);
+        held.chosen,
+        held.remark);
   }
 
   /** The steps in force at a step, for a review of what was handed in after it. */

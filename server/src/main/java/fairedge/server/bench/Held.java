@@ -20,6 +20,10 @@ import org.jspecify.annotations.Nullable;
 final class Held {
   Workpiece workpiece;
   List<Integer> chosen = List.of();
+
+  /** What of the steps that led here could not be made again; null where all could. */
+  @Nullable String remark;
+
   private @Nullable Long step;
   private long revision;
   private Checked checked;
@@ -55,7 +59,8 @@ final class Held {
    */
   record Unchecked(@Nullable Long step) {}
 
-  Held(Workpiece workpiece, Head head, Checked checked, Terms terms) {
+  Held(Workpiece workpiece, Head head, Checked checked, Terms terms, @Nullable String remark) {
+    this.remark = remark;
     this.terms = terms;
     this.workpiece = workpiece;
     this.checked = checked;

@@ -29,7 +29,7 @@ class SnapshotJob implements Job {
   public Ended run(String id) {
     long step = Long.parseLong(id);
     byte[] mesh = meshes.keep(workshop.rebuild(store.headOf(step), step).mesh());
-    store.keepSnapshot(step, mesh);
+    store.keepSnapshot(step, mesh, null);
     return Ended.DONE;
   }
 }

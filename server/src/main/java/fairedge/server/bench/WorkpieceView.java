@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param checked whether the check is of the mesh as it is; else ask for the state, which waits for
  *     it
  * @param chosen faces that the last step let be chosen
+ * @param remark what of the steps that led here could not be made again, if something could not
  */
 public record WorkpieceView(
     UUID id,
@@ -30,5 +31,6 @@ public record WorkpieceView(
     @Nullable Instant keptAt,
     CheckView check,
     boolean checked,
-    List<Integer> chosen)
+    List<Integer> chosen,
+    @Nullable String remark)
     implements StandsView {}

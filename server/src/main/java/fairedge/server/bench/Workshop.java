@@ -1,5 +1,6 @@
 package fairedge.server.bench;
 
+import fairedge.core.effort.Effort;
 import fairedge.core.inspect.Since;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.step.Change;
@@ -8,6 +9,7 @@ import fairedge.core.step.Workpiece;
 import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.bench.store.WorkpieceStore.Numbered;
 import fairedge.server.bench.store.WorkpieceStore.Snapshot;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Inspections.Checked;
@@ -324,13 +326,14 @@ class Workshop {
   }
 
   private Held load(Head head) {
-    Workpiece workpiece = rebuild(head, head.headStep());
+    Replayed replayed = replayed(head, head.headStep());
+    Workpiece workpiece = replayed.workpiece;
     Task task = tasks.of(head);
     Checked check = check(head, task, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
       completeStep(head, task, head.headStep(), check.check());
     }
-    return new Held(workpiece, head, check, task.terms());
+    return new Held(workpiece, head, check, task.terms(), replayed.remark);
   }
 
   /** A node may have died between a step and its check. */
@@ -344,20 +347,58 @@ class Workshop {
 
   /** Lets what is held stand at another step without the steps that lead there in memory. */
   void rebuildAt(Held held, Head head, @Nullable Long step) {
-    held.workpiece = rebuild(head, step);
+    Replayed replayed = replayed(head, step);
+    held.workpiece = replayed.workpiece;
+    held.remark = replayed.remark;
   }
 
   /** A workpiece as it is after a step: from the latest snapshot before it and the steps since. */
   Workpiece rebuild(Head head, @Nullable Long step) {
+    return replayed(head, step).workpiece;
+  }
+
+  /**
+   * A workpiece that was made again from what is kept.
+   *
+   * @param remark what of the steps up to it could not be made again; null where all could
+   */
+  private record Replayed(Workpiece workpiece, @Nullable String remark) {}
+
+  private Replayed replayed(Head head, @Nullable Long step) {
     Task task = tasks.of(head);
     Optional<Snapshot> snapshot = step == null ? Optional.empty() : store.snapshotBefore(step);
     byte[] from = snapshot.map(Snapshot::mesh).orElse(task.starter());
     Workpiece workpiece = new Workpiece(meshes.require(from), task.tolerance());
-    for (Change change : store.changes(snapshot.map(Snapshot::number).orElse(0), step)) {
-      if (workpiece.apply(change) instanceof Outcome.Refused refused) {
-        throw new IllegalStateException("a kept step is refused: " + refused.refusal());
+    for (Numbered kept : store.changes(snapshot.map(Snapshot::number).orElse(0), step)) {
+      if (!isMade(workpiece, kept, head)) {
+        String remark =
+            "Step %d and those after it can't be made again by this version of Fair Edge: the mesh"
+                    .formatted(kept.number())
+                + " is as it was before that step. They are kept.";
+        // Whatever is cut from here on begins with this mesh, on every node.
+        store.keepSnapshot(Objects.requireNonNull(step), meshes.keep(workpiece.mesh()), remark);
+        return new Replayed(workpiece, remark);
       }
     }
-    return workpiece;
+    return new Replayed(workpiece, snapshot.map(Snapshot::remark).orElse(null));
+  }
+
+  private static boolean isMade(Workpiece workpiece, Numbered kept, Head head) {
+    try {
+      if (workpiece.apply(kept.change()) instanceof Outcome.Refused refused) {
+        log.error(
+            "step {} of workpiece {} is refused: {}",
+            kept.number(),
+            head.id(),
+            refused.refusal().reason());
+        return false;
+      }
+      return true;
+    } catch (Effort.Over over) {
+      throw over;
+    } catch (RuntimeException broken) {
+      log.error("step {} of workpiece {} fails", kept.number(), head.id(), broken);
+      return false;
+    }
   }
 }

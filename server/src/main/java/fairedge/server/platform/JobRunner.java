@@ -3,11 +3,15 @@ package fairedge.server.platform;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
@@ -18,6 +22,8 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class JobRunner implements SmartLifecycle {
+  private static final Logger log = LoggerFactory.getLogger(JobRunner.class);
+  private static final Duration DAY = Duration.ofDays(1);
   private static final Duration POLLING = Duration.ofSeconds(2);
   private static final Duration HEARTBEAT = Duration.ofSeconds(4);
   private static final Duration PATIENCE = Duration.ofSeconds(15);
@@ -34,18 +40,35 @@ class JobRunner implements SmartLifecycle {
   JobRunner(
       DataSource database,
       List<Job> jobs,
+      List<Cleaning> cleanings,
       JobQueue queue,
       @Value("${fair-edge.jobs.threads}") int threads) {
     List<Task<?>> tasks = jobs.stream().<Task<?>>map(JobRunner::task).toList();
     this.queue = queue;
     this.scheduler =
         Scheduler.create(database, tasks)
+            .startTasks(cleaning(cleanings))
             .threads(threads)
             .enablePriority()
             .pollingInterval(POLLING)
             .heartbeatInterval(HEARTBEAT)
             .shutdownMaxWait(PATIENCE)
             .build();
+  }
+
+  /** Once a day, on whichever node. */
+  private static RecurringTask<Void> cleaning(List<Cleaning> cleanings) {
+    return Tasks.recurring("cleaning", FixedDelay.of(DAY))
+        .execute((instance, context) ->
+            cleanings.forEach(cleaning -> {
+              int gone = cleaning.clean(Instant.now());
+              if (gone > 0) {
+                log.atInfo()
+                    .addKeyValue("event", "cleaned")
+                    .addKeyValue("count", gone)
+                    .log(cleaning.what());
+              }
+            }));
   }
 
   private static Task<Void> task(Job job) {

@@ -5,11 +5,19 @@ import java.io.BufferedInputStream;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipInputStream;
 
 /**
@@ -20,6 +28,7 @@ import java.util.zip.ZipInputStream;
 final class Unpacking {
   private static final int MOST_FILES = 300;
   private static final int MOST_PATH = 300;
+  private static final Charset WINDOWS = Charset.forName("windows-1252");
 
   private final long mostOfOne;
   private final long mostOfAll;
@@ -54,18 +63,77 @@ final class Unpacking {
       takeOne(path, content);
       return;
     }
-    // The archive itself stays open: its stream is the caller's to close.
-    ZipInputStream zip = new ZipInputStream(content, StandardCharsets.UTF_8);
+    Path kept = Files.createTempFile("fair-edge", ".zip");
     try {
+      Files.copy(content, kept, StandardCopyOption.REPLACE_EXISTING);
+      requireRoom(path, kept);
+      takeAll(path, kept);
+    } finally {
+      Files.delete(kept);
+    }
+  }
+
+  /**
+   * What a zip says of itself in its directory is enough to refuse it, though not to believe it.
+   */
+  private void requireRoom(String path, Path zip) throws IOException {
+    long all = bytes;
+    int count = files;
+    try (ZipFile directory = new ZipFile(zip.toFile(), StandardCharsets.ISO_8859_1)) {
+      for (ZipEntry entry : Collections.list(directory.entries())) {
+        if (!entry.isDirectory() && !isAside(inside(nameOf(entry)))) {
+          requireRoomFor(nameOf(entry), Math.max(0, entry.getSize()), all, ++count);
+          all += Math.max(0, entry.getSize());
+        }
+      }
+    } catch (ZipException | IllegalArgumentException broken) {
+      throw bad("This zip is cut off, or is none.", path, "a whole zip");
+    }
+  }
+
+  private void requireRoomFor(String path, long size, long before, int count) {
+    if (count > MOST_FILES) {
+      throw bad("There are more than " + MOST_FILES + " files.", path, "at most " + MOST_FILES);
+    }
+    if (size > mostOfOne) {
+      throw bad("One of the files is too large.", path, megabytes(mostOfOne) + " a file");
+    }
+    if (before + size > mostOfAll) {
+      throw bad("The files are too large together.", path, megabytes(mostOfAll) + " in all");
+    }
+  }
+
+  private void takeAll(String path, Path kept) throws IOException {
+    try (ZipInputStream zip =
+        new ZipInputStream(
+            new BufferedInputStream(Files.newInputStream(kept), 1 << 16),
+            StandardCharsets.ISO_8859_1)) {
       for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
         if (!entry.isDirectory()) {
-          takeOne(entry.getName(), zip);
+          takeOne(nameOf(entry), zip);
         }
       }
     } catch (EOFException cut) {
       throw bad("This zip is cut off.", path, "a whole zip");
     } catch (ZipException | IllegalArgumentException broken) {
-      throw bad("This zip can't be unpacked: " + broken.getMessage() + ".", path, "a sound zip");
+      throw bad("This zip can't be unpacked: its contents are damaged.", path, "a sound zip");
+    }
+  }
+
+  /**
+   * Zips say seldom how their names are written: as UTF-8 where that can be, else as Windows writes
+   * western names.
+   */
+  private static String nameOf(ZipEntry entry) {
+    String name = entry.getName();
+    if (name.chars().anyMatch(c -> c > 0xFF)) {
+      return name;
+    }
+    byte[] bytes = name.getBytes(StandardCharsets.ISO_8859_1);
+    try {
+      return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+    } catch (CharacterCodingException other) {
+      return new String(bytes, WINDOWS);
     }
   }
 
@@ -74,16 +142,9 @@ final class Unpacking {
     if (isAside(inside)) {
       return;
     }
-    if (++files > MOST_FILES) {
-      throw bad("There are more than " + MOST_FILES + " files.", inside, "at most " + MOST_FILES);
-    }
     long room = Math.min(mostOfOne, mostOfAll - bytes);
     byte[] content = in.readNBytes(Math.toIntExact(Math.min(room + 1, Integer.MAX_VALUE - 16)));
-    if (content.length > room) {
-      throw room < mostOfOne
-          ? bad("The files are too large together.", inside, megabytes(mostOfAll) + " in all")
-          : bad("One of the files is too large.", inside, megabytes(mostOfOne) + " a file");
-    }
+    requireRoomFor(inside, content.length, bytes, ++files);
     bytes += content.length;
     taker.take(inside, content);
   }

@@ -97,6 +97,38 @@ class BenchApiTest {
     ines.post(path(open, "/steps"), step(1, trace(1, 14))).is(409);
   }
 
+  /** As an older engine might have left it. */
+  @Test
+  void stepThatTheEngineRefuses_leavesTheMeshBeforeIt_andSaysSo() {
+    Client solveig = Client.signedIn(app, "solveig");
+    JsonNode open = Bollard.open(solveig, "Mooring bollard");
+    solveig.post(path(open, "/steps"), step(0, waistLoop(0.5))).is(200);
+    byte[] sound = mesh(solveig, open);
+    solveig.post(path(open, "/steps"), step(1, trace(0, 13))).is(200);
+    solveig.post(path(open, "/steps"), step(2, trace(1, 14))).is(200);
+    database.run(
+        "update step set change = '{\"tool\":\"loops\",\"edge\":999999,\"fraction\":0.5}' where"
+            + " number = 2 and workpiece_id = '"
+            + open.path("id").asString()
+            + "'");
+    try (Application later = Application.on(database)) {
+      Client again = Client.signedIn(later, "solveig");
+      JsonNode found = again.get(path(open, "")).is(200).json();
+      assertThat(found.path("remark").asString()).startsWith("Step 2 and those after it can't");
+      assertThat(found.path("steps")).hasSize(3);
+      assertThat(mesh(again, open)).isEqualTo(sound);
+      // It is cut on from there, here and elsewhere.
+      again.post(path(open, "/steps"), step(3, waistLoop(0.25))).is(200);
+      byte[] cutOn = mesh(again, open);
+      try (Application third = Application.on(database)) {
+        Client once = Client.signedIn(third, "solveig");
+        assertThat(mesh(once, open)).isEqualTo(cutOn);
+        assertThat(once.get(path(open, "")).json().path("remark").asString()).isNotEmpty();
+        once.post(path(open, "/undo"), move(4)).is(200);
+      }
+    }
+  }
+
   @Test
   void undo_andRedo_giveTheSameBytes_andANewStepBranchesOff() {
     Client tobias = Client.signedIn(app, "tobias");

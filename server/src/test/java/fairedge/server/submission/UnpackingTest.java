@@ -7,6 +7,7 @@ import fairedge.server.platform.Problem;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -54,6 +55,34 @@ class UnpackingTest {
         "class.zip",
         zipOf("rune/", "rune/lid.obj", "__MACOSX/._lid.obj", ".DS_Store", "ines/a/b.ply"));
     assertThat(taken).containsOnlyKeys("rune/lid.obj", "ines/a/b.ply");
+  }
+
+  /** As zips come from Windows, where names are not marked as what they are. */
+  @Test
+  void namesThatAreNotUtf8_areReadAsWindowsWritesThem() throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out, Charset.forName("windows-1252"))) {
+      zip.putNextEntry(new ZipEntry("Søren Åberg/lûk.obj"));
+      zip.write(1);
+      zip.closeEntry();
+    }
+    take("class.zip", out.toByteArray());
+    take("class.zip", zipOf("Søren Åberg/дек.obj"));
+    assertThat(taken).containsOnlyKeys("Søren Åberg/lûk.obj", "Søren Åberg/дек.obj");
+  }
+
+  /** Nothing of it is unpacked: the directory says enough. */
+  @Test
+  void zipThatHoldsTooMuch_isRefusedByItsDirectory() throws IOException {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    for (int i = 0; i < 4; i++) {
+      files.put(i + ".obj", new byte[MOST]);
+    }
+    byte[] large = zip(files);
+    assertThatThrownBy(() -> take("class.zip", large))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("too large together");
+    assertThat(taken).isEmpty();
   }
 
   @Test

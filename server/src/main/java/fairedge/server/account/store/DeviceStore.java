@@ -28,6 +28,10 @@ public class DeviceStore {
             .where(ACCOUNT.SIGN_IN.eq(signIn), DEVICE.TOKEN_HASH.eq(hash)));
   }
 
+  public int forgetBefore(Instant time) {
+    return db.deleteFrom(DEVICE).where(DEVICE.SEEN_AT.lt(time.atOffset(ZoneOffset.UTC))).execute();
+  }
+
   /** Of more devices than so many, those seen longest ago are forgotten. */
   public void add(UUID account, byte[] hash, Instant now, int most) {
     db.insertInto(DEVICE)

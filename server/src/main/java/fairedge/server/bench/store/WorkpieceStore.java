@@ -12,12 +12,15 @@ import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.name;
 import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.partitionBy;
+import static org.jooq.impl.DSL.rowNumber;
 import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.table;
 
 import fairedge.core.cut.View;
 import fairedge.core.step.Change;
+import fairedge.core.step.Workpiece;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;
@@ -91,8 +94,15 @@ public class WorkpieceStore {
     }
   }
 
-  /** The mesh, by its hash, as it is after so many steps. */
-  public record Snapshot(int number, byte[] mesh) {}
+  /**
+   * The mesh, by its hash, as it is after so many steps.
+   *
+   * @param remark what of the steps up to it could not be made again, if something could not
+   */
+  public record Snapshot(int number, byte[] mesh, @Nullable String remark) {}
+
+  /** A change that was kept, with the number of its step. */
+  public record Numbered(int number, Change change) {}
 
   public UUID openFor(UUID exercise, UUID student, Instant now) {
     db.insertInto(WORKPIECE)
@@ -180,6 +190,7 @@ public class WorkpieceStore {
             .set(STEP.CHANGE, json.write(step.change()))
             .set(STEP.VIEW, json.write(step.view()))
             .set(STEP.AFTER, json.write(step.after()))
+            .set(STEP.ENGINE, Workpiece.ENGINE)
             .set(STEP.MADE_AT, now.atOffset(ZoneOffset.UTC))
             .returning(STEP.ID, STEP.NUMBER);
     var move =
@@ -254,9 +265,9 @@ public class WorkpieceStore {
   }
 
   /** The changes after so many steps up to a step (null: the starter), in order. */
-  public List<Change> changes(int after, @Nullable Long upTo) {
+  public List<Numbered> changes(int after, @Nullable Long upTo) {
     return lineTo(upTo, STEP.NUMBER.gt(after), STEP.CHANGE)
-        .map(r -> json.read(r.get(STEP.CHANGE), Change.class));
+        .map(r -> new Numbered(r.get(STEP.NUMBER), json.read(r.get(STEP.CHANGE), Change.class)));
   }
 
   /** The workpiece of a step. */
@@ -271,21 +282,43 @@ public class WorkpieceStore {
   /** The latest snapshot on the line to a step, that of the step itself too. */
   public Optional<Snapshot> snapshotBefore(long step) {
     List<Long> line = lineTo(step, noCondition(), STEP.ID).getValues(STEP.ID);
-    return db.select(STEP.NUMBER, SNAPSHOT.MESH)
+    return db.select(STEP.NUMBER, SNAPSHOT.MESH, SNAPSHOT.REMARK)
         .from(SNAPSHOT)
         .join(STEP)
         .on(STEP.ID.eq(SNAPSHOT.STEP_ID))
         .where(SNAPSHOT.STEP_ID.in(line))
         .orderBy(STEP.NUMBER.desc())
         .limit(1)
-        .fetchOptional(r -> new Snapshot(r.value1(), r.value2()));
+        .fetchOptional(r -> new Snapshot(r.value1(), r.value2(), r.value3()));
   }
 
-  public void keepSnapshot(long step, byte[] mesh) {
+  public void keepSnapshot(long step, byte[] mesh, @Nullable String remark) {
     db.insertInto(SNAPSHOT)
         .set(SNAPSHOT.STEP_ID, step)
         .set(SNAPSHOT.MESH, mesh)
+        .set(SNAPSHOT.REMARK, remark)
         .onConflictDoNothing()
+        .execute();
+  }
+
+  /** Lets go of all but the last so many of each workpiece, and those that stand for lost steps. */
+  public int forgetSnapshots(int kept) {
+    var place = name("place");
+    var ranked =
+        select(
+                SNAPSHOT.STEP_ID,
+                rowNumber().over(partitionBy(STEP.WORKPIECE_ID).orderBy(STEP.ID.desc())).as(place))
+            .from(SNAPSHOT)
+            .join(STEP)
+            .on(STEP.ID.eq(SNAPSHOT.STEP_ID))
+            .asTable("ranked");
+    return db.deleteFrom(SNAPSHOT)
+        .where(
+            SNAPSHOT.REMARK.isNull(),
+            SNAPSHOT.STEP_ID.in(
+                select(ranked.field(SNAPSHOT.STEP_ID))
+                    .from(ranked)
+                    .where(field(place, Integer.class).gt(kept))))
         .execute();
   }
 

@@ -136,7 +136,9 @@ public class BundleStore {
   }
 
   /** Files of which nobody said whose they are are not kept for ever. */
-  public void forgetBefore(Instant time) {
-    db.deleteFrom(BUNDLE).where(BUNDLE.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC))).execute();
+  public int forgetBefore(Instant time) {
+    return db.deleteFrom(BUNDLE)
+        .where(BUNDLE.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)))
+        .execute();
   }
 }

@@ -1,11 +1,14 @@
 package fairedge.server.submission.store;
 
+import static fairedge.schema.generated.Tables.BUNDLED;
 import static fairedge.schema.generated.Tables.EXERCISE;
 import static fairedge.schema.generated.Tables.UPLOAD;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.selectOne;
 
 import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Meant;
@@ -261,6 +264,27 @@ public class UploadStore {
         .set(UPLOAD.STAGE, Stage.failed.name())
         .set(UPLOAD.PROBLEM, json.write(problem))
         .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
+        .execute();
+  }
+
+  /** Lets go of the bytes of files that were over before a time. */
+  public int forgetBytesBefore(Instant time) {
+    return db.update(UPLOAD)
+        .setNull(UPLOAD.BYTES)
+        .where(
+            UPLOAD.BYTES.isNotNull(),
+            UPLOAD.STAGE.in(OVER),
+            UPLOAD.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)))
+        .execute();
+  }
+
+  /** Lets go of uploads that came to nothing before a time. */
+  public int forgetFailedBefore(Instant time) {
+    return db.deleteFrom(UPLOAD)
+        .where(
+            UPLOAD.STAGE.in(Stage.failed.name(), Stage.cancelled.name()),
+            UPLOAD.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)),
+            notExists(selectOne().from(BUNDLED).where(BUNDLED.UPLOAD_ID.eq(UPLOAD.ID))))
         .execute();
   }
 
