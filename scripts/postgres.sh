@@ -75,15 +75,15 @@ postgres_users() {
   local folder=$1 port=$2 safe=$3 password may=nocreatedb
   [ ! -f "$folder/database" ] || return 0
   password=$(as_postgres cat "$folder/password")
+  if [ "$safe" = fast ]; then may=createdb; fi
   if [ ! -f "$folder/keeper" ]; then
     postgres_secret "$folder/keeper"
     postgres_ask "$port" fair_edge "$password" \
       "create role keeper superuser login password '$(as_postgres cat "$folder/keeper")';
-       alter role fair_edge nosuperuser nocreatedb nocreaterole noreplication nobypassrls"
+       alter role fair_edge nosuperuser $may nocreaterole noreplication nobypassrls"
     echo postgres > "$folder/database"
     return 0
   fi
-  if [ "$safe" = fast ]; then may=createdb; fi
   postgres_ask "$port" keeper "$(as_postgres cat "$folder/keeper")" \
     "create role fair_edge login $may password '$password'"
   postgres_ask "$port" keeper "$(as_postgres cat "$folder/keeper")" \
