@@ -38,6 +38,7 @@ postgres_start() {
       --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 > "$folder/initdb.log" 2>&1 ||
       { cat "$folder/initdb.log" >&2; return 1; }
   fi
+  postgres_bury "$folder"
   if as_postgres "$bin/pg_ctl" --pgdata="$folder/data" status >/dev/null 2>&1; then
     port=$(as_postgres sed -n 4p "$folder/data/postmaster.pid")
   else
@@ -61,6 +62,14 @@ postgres_start() {
   FAIR_EDGE_DB_USER=fair_edge
   FAIR_EDGE_DB_PASSWORD=$(as_postgres cat "$folder/password")
   export FAIR_EDGE_DB_URL FAIR_EDGE_DB_USER FAIR_EDGE_DB_PASSWORD
+}
+
+# One that was ended by force may be on the list of processes for a while, and is none any more.
+postgres_bury() {
+  local file=$1/data/postmaster.pid pid
+  [ -f "$file" ] || return 0
+  pid=$(head -n 1 "$file")
+  if grep -qs '^State:[[:space:]]*Z' "/proc/$pid/status"; then rm -f "$file"; fi
 }
 
 # A password of letters and digits in a file that only PostgreSQL's user reads.

@@ -40,8 +40,12 @@ import org.jspecify.annotations.Nullable;
 final class CrossingFinder implements Finder {
   private static final int SMALL = 8;
   private static final int PAIRS = 100_000;
+
+  /** The same where not every pair could be tried. */
+  private static final int MANY = 10_000;
+
   private static final int TRIES = 400;
-  private static final int LEAST_TRIES = 96_000_000;
+  private static final int LEAST_TRIES = 48_000_000;
   private static final int CLOSELY = 640;
   private static final int SOON = 16;
   private static final int PASSED = 4;
@@ -73,6 +77,9 @@ final class CrossingFinder implements Finder {
     private int count;
     private final LongAdder crossed = new LongAdder();
     private boolean isComplete = true;
+
+    /** Of more pairs than these it is only told that they are more. */
+    private int told = PAIRS;
 
     /** Faces with many sides, cut into triangles once. */
     private final Map<Integer, Cut> cut = new ConcurrentHashMap<>();
@@ -147,8 +154,9 @@ final class CrossingFinder implements Finder {
         found.clear();
         crossed.reset();
         pairs.eachInOrder((a, b) -> tried(a, b, wanted, found, most), most);
+        told = MANY;
       }
-      return isTangled() ? null : Pairs.of(found.stream().mapToLong(Long::longValue));
+      return crossed.sum() > told ? null : Pairs.of(found.stream().mapToLong(Long::longValue));
     }
 
     /** Tries a pair; what it cost. */
@@ -183,10 +191,10 @@ final class CrossingFinder implements Finder {
       return Tell.ofWhole(
           subject,
           Rule.CROSSING,
-          new Measure(PAIRS, Measure.Unit.PAIRS),
+          new Measure(told, Measure.Unit.PAIRS),
           "Faces cross all over",
           "More than "
-              + PAIRS
+              + told
               + " pairs of faces cross or lie in each other's way: the form is too tangled for them"
               + " to be told one by one.");
     }
