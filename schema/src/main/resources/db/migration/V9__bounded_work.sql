@@ -49,3 +49,6 @@ create table device (
   seen_at timestamptz not null,
   primary key (account_id, token_hash)
 );
+
+-- Sessions are kept by the id of whose they are from now on, so that they can be ended: all begin anew.
+delete from spring_session;

@@ -18,6 +18,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.util.unit.DataSize;
 
@@ -51,7 +52,7 @@ class Security {
                 .permitAll()
                 .anyRequest()
                 .denyAll())
-        .csrf(csrf -> csrf.spa())
+        .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()))
         .addFilterBefore(new UploadGate(requestLimit), CsrfFilter.class)
         .addFilterBefore(new SessionAge(longestSession), CsrfFilter.class)
         .securityContext(context -> context.securityContextRepository(contexts))
@@ -71,6 +72,13 @@ class Security {
                 .accessDeniedHandler((request, response, e) ->
                     write(response, HttpStatus.FORBIDDEN, "This request is not allowed.")));
     return http.build();
+  }
+
+  /** The token that a page sends back in a header; no other site's page gets it sent along. */
+  private static CookieCsrfTokenRepository tokens() {
+    CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+    tokens.setCookieCustomizer(cookie -> cookie.sameSite("Lax"));
+    return tokens;
   }
 
   /** A problem detail from where no controller was reached. */

@@ -11,6 +11,7 @@ import fairedge.server.running.Running;
 import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
+import java.net.http.HttpHeaders;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
@@ -142,6 +143,26 @@ class SessionApiTest {
     assertThat(headers.get("x-content-type-options")).containsExactly("nosniff");
     assertThat(headers.get("x-frame-options")).containsExactly("DENY");
     assertThat(headers.get("referrer-policy")).containsExactly("same-origin");
+  }
+
+  @Test
+  void cookies_areForThisSiteAlone_andBehindTlsForThisHostAlone(Database database)
+      throws Exception {
+    try (Application behind = Application.on(database, 0, "--spring.profiles.active=public");
+        HttpClient http = HttpClient.newHttpClient()) {
+      URI session = URI.create(behind.address() + "/api/session");
+      HttpRequest plain = HttpRequest.newBuilder(session).build();
+      assertThat(http.send(plain, BodyHandlers.discarding()).headers().allValues("set-cookie"))
+          .anySatisfy(c -> assertThat(c).contains("XSRF-TOKEN", "SameSite=Lax"));
+      HttpRequest secured =
+          HttpRequest.newBuilder(session).header("X-Forwarded-Proto", "https").build();
+      HttpHeaders headers = http.send(secured, BodyHandlers.discarding()).headers();
+      assertThat(headers.firstValue("strict-transport-security")).isPresent();
+      assertThat(headers.allValues("set-cookie"))
+          .anySatisfy(c -> assertThat(c).contains("XSRF-TOKEN", "Secure"));
+      assertThat(new Client(behind).signIn("rune", "X-Forwarded-Proto", "https"))
+          .anySatisfy(c -> assertThat(c).startsWith("__Host-SESSION=").contains("Secure"));
+    }
   }
 
   @Test

@@ -163,9 +163,22 @@ public final class Client {
 
   /** The headers of a reply, by their names in lower case. */
   public Map<String, List<String>> headers(String path) {
+    return headers(HttpRequest.newBuilder(URI.create(address + path)));
+  }
+
+  /** The cookies with which somebody of the demo class is signed in. */
+  public List<String> signIn(String signIn, String... own) {
+    HttpRequest.Builder request =
+        HttpRequest.newBuilder(URI.create(address + "/api/session"))
+            .POST(json(Map.of("signIn", signIn, "password", "harbour-props")))
+            .header("Content-Type", "application/json")
+            .header("X-XSRF-TOKEN", token());
+    return headers(request.headers(own)).getOrDefault("set-cookie", List.of());
+  }
+
+  private Map<String, List<String>> headers(HttpRequest.Builder request) {
     try {
-      HttpRequest request = HttpRequest.newBuilder(URI.create(address + path)).build();
-      return http.send(request, BodyHandlers.discarding()).headers().map();
+      return http.send(request.build(), BodyHandlers.discarding()).headers().map();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
