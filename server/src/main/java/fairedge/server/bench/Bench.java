@@ -134,10 +134,8 @@ public class Bench {
    * @param mesh a copy
    * @param exercise null in free practice
    * @param step the last in force
-   * @param check of this mesh; null where it has not come yet
    */
-  public record Standing(
-      Mesh mesh, @Nullable UUID exercise, @Nullable Long step, @Nullable CheckView check) {}
+  public record Standing(Mesh mesh, @Nullable UUID exercise, @Nullable Long step) {}
 
   /** How it stands at a revision. */
   public Standing standing(UUID id, SignedIn student, long revision) {
@@ -147,9 +145,7 @@ public class Bench {
         head,
         (now, held) -> {
           Workpieces.requireFresh(now, revision);
-          CheckView check = held.isChecked() ? held.check() : null;
-          return new Standing(
-              held.workpiece.mesh().copy(), now.exerciseId(), now.headStep(), check);
+          return new Standing(held.workpiece.mesh().copy(), now.exerciseId(), now.headStep());
         });
   }
 

@@ -143,12 +143,7 @@ class TermsApiTest {
         asked(terms(), Map.of("ngon", "", "ngon-flat", ""), Map.of("faces", 10, "parts", 2));
     marit.put("/api/exercises/" + exercise + "/terms", mild).is(200);
     // More runs than one: each report is replaced once.
-    for (int i = 0; i < 4; i++) {
-      database.run(
-          "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
-              + " values ('recheck', '%s %s', now(), false, 1)"
-                  .formatted(exercise, UUID.randomUUID()));
-    }
+    askForMoreRuns();
     awaitRecheck();
     Map<String, Object> draft = new HashMap<>();
     draft.put("revision", 0);
@@ -164,14 +159,18 @@ class TermsApiTest {
     // The other way round: the draft is there when the report changes, by several runs at once.
     Map<String, Object> strict = asked(terms(), Map.of("ngon", "must"), Map.of());
     marit.put("/api/exercises/" + exercise + "/terms", strict).is(200);
+    askForMoreRuns();
+    awaitRecheck();
+    assertNotesAreAtTheirFindings(path, 2);
+  }
+
+  private void askForMoreRuns() {
     for (int i = 0; i < 4; i++) {
       database.run(
           "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, version)"
               + " values ('recheck', '%s %s', now(), false, 1)"
                   .formatted(exercise, UUID.randomUUID()));
     }
-    awaitRecheck();
-    assertNotesAreAtTheirFindings(path, 2);
   }
 
   private void assertNotesAreAtTheirFindings(String path, int report) {
