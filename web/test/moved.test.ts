@@ -48,3 +48,15 @@ test('where all of the state is told, nothing of the one before is left', () => 
   const whole = { ...before, revision: 9, steps: [] };
   expect(moved(before, whole)).toBe(whole);
 });
+
+test('taken back and made again, a step changes sides among those that are known', () => {
+  const back = moved(before, { revision: 5, head: null, check });
+  expect(back.steps).toEqual([]);
+  expect(back.others.map((s) => s.id)).toEqual([1, 2]);
+  expect(back).toMatchObject({ revision: 5, canUndo: false, canRedo: true, checked: true });
+  expect(back.chosen).toEqual([]);
+  const again = moved(back, { revision: 6, head: 2, check: null });
+  expect(again.steps.map((s) => s.id)).toEqual([1, 2]);
+  expect(again).toMatchObject({ others: [], canUndo: true, canRedo: false, checked: false });
+  expect(again.check).toBe(check);
+});

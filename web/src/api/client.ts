@@ -88,7 +88,7 @@ async function json<T>(
 }
 
 /** How a workpiece stands after a move: all of it, or what a step added. */
-export type Stands = Workpiece | Schemas['MadeView'];
+export type Stands = Workpiece | Schemas['MadeView'] | Schemas['WentView'];
 
 /** A reply to a move: how it stands now, and where in the buffer the mesh message begins. */
 export interface Stepped {
@@ -254,6 +254,8 @@ export const api = {
     clientKey: string,
     onShare: (share: number) => void,
   ): Sending<Upload> => sendFile(`/exercises/${exercise}/uploads`, { clientKey }, file, onShare),
+  /** The file of an upload that failed, while it is kept for a look. */
+  keptFile: (id: string) => `/api/uploads/${id}/file`,
   answerUpload: (id: string, unit: string, up: Schemas['MeantAs']['up']) =>
     json<Upload>('PUT', `/uploads/${id}/meant`, { unit, up }),
   bringBundle: (

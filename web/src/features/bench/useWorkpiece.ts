@@ -4,6 +4,7 @@ import {
   ApiProblem,
   asProblem,
   type Change,
+  type Schemas,
   type Stands,
   type Stepped,
   type View,
@@ -48,6 +49,7 @@ async function load(place: WorkpiecePlace): Promise<OpenWorkpiece> {
 
 /** The state after a move. */
 export function moved(before: Workpiece, now: Stands): Workpiece {
+  if ('head' in now) return went(before, now);
   if (!('step' in now)) return now;
   return {
     ...before,
@@ -59,6 +61,30 @@ export function moved(before: Workpiece, now: Stands): Workpiece {
     check: now.check ?? before.check,
     checked: now.check !== null,
     chosen: now.chosen,
+  };
+}
+
+/** The state at another of the steps that are known. */
+function went(before: Workpiece, now: Schemas['WentView']): Workpiece {
+  const all = [...before.steps, ...before.others].sort((a, b) => a.id - b.id);
+  const byId = new Map(all.map((step) => [step.id, step]));
+  const steps: Schemas['StepView'][] = [];
+  for (let at = now.head; at !== null;) {
+    const step = byId.get(at)!;
+    steps.unshift(step);
+    at = step.parent;
+  }
+  const inForce = new Set(steps);
+  return {
+    ...before,
+    revision: now.revision,
+    steps,
+    others: all.filter((step) => !inForce.has(step)),
+    canUndo: now.head !== null,
+    canRedo: all.some((step) => step.parent === now.head),
+    check: now.check ?? before.check,
+    checked: now.check !== null,
+    chosen: [],
   };
 }
 

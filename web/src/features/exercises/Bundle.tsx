@@ -236,7 +236,21 @@ function HowFar({ entry, by }: { entry: Entry; by: string }) {
       </Link>
     );
   }
-  if (entry.problem) return <>Not read: {entry.problem.detail}</>;
+  if (entry.problem) {
+    return (
+      <>
+        Not read: {entry.problem.detail}
+        {entry.kept && (
+          <>
+            {' '}
+            <a href={api.keptFile(entry.kept)} className="font-medium underline">
+              Get the file
+            </a>
+          </>
+        )}
+      </>
+    );
+  }
   if (entry.stage) return <>{STAGES[entry.stage]}</>;
   return <span className="text-ink2">{by === '' ? (entry.doubt ?? 'Left out') : 'Ready'}</span>;
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Schemas } from '../../api/client';
+import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FileDrop } from '../../ui/FileDrop';
 import { Trouble, Working } from '../../ui/States';
@@ -64,6 +64,14 @@ export function FileHandIn({ exercise, main, onDone }: Props) {
       {state.at === 'failed' && (
         <Trouble title={state.title} where={state.line ? `Line ${state.line}` : undefined}>
           {state.detail}
+          {state.kept && (
+            <>
+              {' '}
+              <a href={api.keptFile(state.kept)} className="font-medium underline">
+                Get the file
+              </a>
+            </>
+          )}
         </Trouble>
       )}
     </div>

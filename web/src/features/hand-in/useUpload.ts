@@ -6,7 +6,7 @@ export type UploadState =
   | { at: 'sending'; fileName: string; share: number }
   | { at: 'under way'; upload: Upload }
   | { at: 'asking'; upload: Upload; question: Schemas['Question'] }
-  | { at: 'failed'; title: string; detail: string; line: number };
+  | { at: 'failed'; title: string; detail: string; line: number; kept: string | null };
 
 const LOOK_EVERY_MS = 300;
 
@@ -19,6 +19,7 @@ function after(upload: Upload): UploadState {
     title: 'This file could not be read',
     detail: upload.problem?.detail ?? '',
     line: upload.problem?.line ?? 0,
+    kept: upload.kept ? upload.id : null,
   };
 }
 
@@ -38,7 +39,7 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
 
   const fail = (e: unknown) => {
     const { title, message } = asProblem(e);
-    setState({ at: 'failed', title, detail: message, line: 0 });
+    setState({ at: 'failed', title, detail: message, line: 0, kept: null });
   };
 
   const send = async (file: File) => {

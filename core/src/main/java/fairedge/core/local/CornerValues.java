@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  * one there. Does nothing where corners carry nothing.
  */
 final class CornerValues {
+  private static final long BYTES_PER_FACE = 64;
+
   private static final Attribute[] ATTRIBUTES = Attribute.values();
 
   private final Mesh mesh;
@@ -26,6 +28,15 @@ final class CornerValues {
   /** What was there before an operator: how many values, and those of whole faces. */
   record Memory(int[] ends, List<OfFace> faces) {
     static final Memory NOTHING = new Memory(new int[0], List.of());
+
+    /** About how many bytes it takes in memory. */
+    long weight() {
+      long weight = Integer.BYTES * (long) ends.length;
+      for (OfFace face : faces) {
+        weight += BYTES_PER_FACE + Integer.BYTES * (long) face.values().length;
+      }
+      return weight;
+    }
   }
 
   /** The values of one attribute at the corners of a face, from its first. */

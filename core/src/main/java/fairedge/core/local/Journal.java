@@ -2,6 +2,7 @@ package fairedge.core.local;
 
 import fairedge.core.mesh.ElementSet;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -13,10 +14,14 @@ import java.util.Map;
  * number of operators.
  */
 public final class Journal {
+  private static final long BYTES_PER_CHANGE = 100;
+  private static final long BYTES_PER_FACE = 64;
+
   private final List<LocalChange> changes = new ArrayList<>();
   private final List<CornerValues.Memory> memories = new ArrayList<>();
   private final ElementSet touched = new ElementSet();
   private final Map<Integer, Integer> sidesBefore = new HashMap<>();
+  private final BitSet moved = new BitSet();
 
   /** To be called before a face is altered. */
   void noteSides(int face, int sides) {
@@ -36,7 +41,17 @@ public final class Journal {
     changes.add(change);
     memories.add(memory);
     note(change);
-    for (int f : facesTouched) {
+    touchFaces(facesTouched);
+  }
+
+  /** Whether a vertex was moved before: where it lay at first is all that undo needs to know. */
+  boolean hasMoved(int vertex) {
+    return moved.get(vertex);
+  }
+
+  /** Notes faces that look otherwise, though nothing more is to be taken back. */
+  void touchFaces(int... faces) {
+    for (int f : faces) {
       touched.faces().set(f);
     }
   }
@@ -84,7 +99,10 @@ public final class Journal {
       }
       case LocalChange.VertexMade m -> touched.vertices().set(m.vertex());
       case LocalChange.VertexRemoved r -> touched.vertices().set(r.vertex());
-      case LocalChange.VertexMoved m -> touched.vertices().set(m.vertex());
+      case LocalChange.VertexMoved m -> {
+        touched.vertices().set(m.vertex());
+        moved.set(m.vertex());
+      }
       case LocalChange.EdgeMade m -> {
         touched.edges().set(m.edge());
         touchVertices(m.first(), m.second());
@@ -106,6 +124,19 @@ public final class Journal {
   /** What corners carried before the last change; to be taken together with it. */
   CornerValues.Memory removeLastMemory() {
     return memories.removeLast();
+  }
+
+  /** About how many bytes it takes in memory. */
+  public long weight() {
+    long values = 0;
+    for (CornerValues.Memory memory : memories) {
+      values += memory.weight();
+    }
+    long sets = 0;
+    for (BitSet set : List.of(touched.vertices(), touched.edges(), touched.faces(), moved)) {
+      sets += set.size() / Byte.SIZE;
+    }
+    return BYTES_PER_CHANGE * changes.size() + BYTES_PER_FACE * sidesBefore.size() + values + sets;
   }
 
   public boolean isEmpty() {

@@ -173,8 +173,8 @@ public final class MeshEdit {
   }
 
   /**
-   * Lets a vertex lie elsewhere. Cost: the faces and edges at it, which count as touched. Inverse:
-   * itself.
+   * Lets a vertex lie elsewhere. Cost: the faces and edges at it, which count as touched; however
+   * often one is moved, it is journalled once. Inverse: itself.
    */
   public void moveVertex(int v, Vec3 to) {
     require(mesh.hasVertex(v), "no vertex ", v);
@@ -182,7 +182,11 @@ public final class MeshEdit {
     int[] touched = mesh.facesAt(v);
     noteSides(touched);
     links.move(v, to);
-    journal.add(new LocalChange.VertexMoved(v, from), values.remember(), touched);
+    if (journal.hasMoved(v)) {
+      journal.touchFaces(touched);
+    } else {
+      journal.add(new LocalChange.VertexMoved(v, from), values.remember(), touched);
+    }
     journal.touchEdges(mesh.edgesAt(v));
   }
 

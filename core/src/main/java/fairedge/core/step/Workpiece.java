@@ -29,8 +29,16 @@ public final class Workpiece {
   private final FaceTree near;
   private final Deque<Step> steps = new ArrayDeque<>();
   private final Deque<Change> undone = new ArrayDeque<>();
+  private long weight;
 
-  private record Step(Change change, Journal journal) {}
+  /**
+   * @param weight of the journal
+   */
+  private record Step(Change change, Journal journal, long weight) {
+    Step(Change change, Journal journal) {
+      this(change, journal, journal.weight());
+    }
+  }
 
   /**
    * @param mesh the starter or a later state; taken over
@@ -55,6 +63,11 @@ public final class Workpiece {
     return steps.size();
   }
 
+  /** About how many bytes its steps take in memory, beside the mesh. */
+  public long weight() {
+    return weight;
+  }
+
   /**
    * Makes a change, or leaves the mesh as it was and says why. One that changes nothing is no step.
    * After a step those taken back before can't be made again. Cost: what the change touches.
@@ -74,6 +87,7 @@ public final class Workpiece {
     near.update(edit.journal().touched().faces());
     if (outcome instanceof Outcome.Made made && !made.receipt().changesNothing()) {
       steps.push(new Step(change, edit.journal()));
+      weight += steps.element().weight();
     }
     return outcome;
   }
@@ -157,6 +171,7 @@ public final class Workpiece {
     if (last == null) {
       throw new IllegalStateException("no step to take back");
     }
+    weight -= last.weight();
     undone.push(last.change());
     takeBack(MeshEdit.resume(mesh, last.journal()));
     return last.journal().touched();

@@ -39,7 +39,7 @@ final class Net {
   final int[] cornerVertex;
   final int[] cornerEdge;
 
-  /** Two of each edge. */
+  /** Two of each edge; {@link #NONE} for one that is not there any more. */
   final int[] ends;
 
   /**
@@ -345,6 +345,11 @@ final class Net {
 
   private void halve(int from, int to, int[] nextEnds, int[] nextSides) {
     for (int e = from; e < to; e++) {
+      if (ends[2 * e] == NONE) {
+        Arrays.fill(nextEnds, 4 * e, 4 * e + 4, NONE);
+        Arrays.fill(nextSides, 4 * e, 4 * e + 4, NONE);
+        continue;
+      }
       for (int end = 0; end < 2; end++) {
         int h = 2 * e + end;
         nextEnds[2 * h] = end == 0 ? ends[2 * e] : vertices + e;

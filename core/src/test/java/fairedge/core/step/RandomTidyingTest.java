@@ -7,6 +7,9 @@ import fairedge.core.Meshes;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
+import fairedge.core.subdivide.CatmullClark;
+import fairedge.core.subdivide.Limit;
+import fairedge.core.subdivide.Refined;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +47,9 @@ class RandomTidyingTest {
         } else {
           assertMesh(mesh).as("%s after %s", fixture.getKey(), change).hasBytes(before);
         }
+        if (round % 10 == 9) {
+          subdivide(mesh, 1 + round / 10 % 3);
+        }
       }
       byte[] last = MeshBytes.write(mesh);
       Mesh again = MeshBytes.read(first);
@@ -56,5 +62,14 @@ class RandomTidyingTest {
       assertMesh(mesh).isSound().hasBytes(first);
     }
     assertThat(made.keySet()).as("%s", made).hasSizeGreaterThan(14);
+  }
+
+  private static void subdivide(Mesh mesh, int levels) {
+    Refined refined = CatmullClark.refined(mesh, levels);
+    assertMesh(refined.mesh()).isSound();
+    Limit limit = refined.limit();
+    for (int q = 0; q < refined.quadCount(); q++) {
+      assertThat(limit.position(refined.vertex(q, 0)).isFinite()).isTrue();
+    }
   }
 }

@@ -10,9 +10,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
 import fairedge.core.cut.Scope;
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.mesh.MeshBytes;
 import fairedge.core.step.Receipt;
 import fairedge.core.step.Tidying.CapChange;
 import fairedge.core.step.Tidying.CollapseChange;
@@ -29,6 +31,7 @@ import fairedge.core.step.Tidying.TurnChange;
 import fairedge.core.step.Tidying.UnifyChange;
 import fairedge.core.step.Tidying.WeldChange;
 import fairedge.core.step.Tidying.WeldNearChange;
+import fairedge.core.step.Workpiece;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -395,5 +398,27 @@ class TidyTest {
     assertThat(grid.position(12).distance(new Vec3(2, 2, 0))).isLessThan(1e-3);
     assertThat(grid.position(0)).isEqualTo(Vec3.ZERO);
     assertThat(area(grid)).isCloseTo(16, within(1e-12));
+  }
+
+  /** Two hundred rounds over a sheet would else take hundreds of megabytes to take back. */
+  @Test
+  void relax_isJournalledOnceAVertex_andTakenBackToTheBytes() {
+    Mesh grid = Meshes.grid(20, 20);
+    for (int v = 0; v < grid.vertexEnd(); v++) {
+      Vec3 up = new Vec3(0, 0, Math.sin(v) / 3);
+      made(grid, move(List.of(v), up, 0, Vec3.ZERO, 0, new Vec3(1, 1, 1)));
+    }
+    byte[] before = MeshBytes.write(grid);
+    Workpiece workpiece = new Workpiece(grid, Tolerance.of(grid.bounds()));
+    List<Integer> all = IntStream.range(0, grid.vertexEnd()).boxed().toList();
+    assertThat(workpiece.weight()).isZero();
+    workpiece.apply(new RelaxChange(all, 1, 0.5));
+    long one = workpiece.weight();
+    workpiece.undo();
+    assertThat(workpiece.weight()).isZero();
+    workpiece.apply(new RelaxChange(all, 200, 0.5));
+    assertThat(workpiece.weight()).isBetween(one / 2, 2 * one);
+    workpiece.undo();
+    assertThat(MeshBytes.write(grid)).isEqualTo(before);
   }
 }

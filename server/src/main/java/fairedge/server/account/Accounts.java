@@ -4,8 +4,11 @@ import fairedge.server.account.store.AccountStore;
 import fairedge.server.platform.SignedIn;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.stereotype.Service;
@@ -13,6 +16,8 @@ import org.springframework.stereotype.Service;
 /** Accounts and their passwords. */
 @Service
 public class Accounts {
+  private static final Logger log = LoggerFactory.getLogger(Accounts.class);
+
   private final AccountStore store;
   private final PasswordEncoder passwords;
   private final FindByIndexNameSessionRepository<?> sessions;
@@ -44,6 +49,11 @@ public class Accounts {
     return account;
   }
 
+  /** Whose a sign-in is, by id. */
+  public Optional<UUID> find(String signIn) {
+    return store.findBySignIn(plain(signIn)).map(found -> found.account().id());
+  }
+
   /** Each takes many megabytes and much of a processor, on purpose: so few at once. */
   private boolean isRight(String password, String hash) {
     verifying.acquireUninterruptibly();
@@ -67,7 +77,13 @@ public class Accounts {
 
   /** Ends all sessions of somebody, wherever they are signed in. */
   public void endSessions(UUID account) {
-    sessions.findByPrincipalName(account.toString()).keySet().forEach(sessions::deleteById);
+    Set<String> open = sessions.findByPrincipalName(account.toString()).keySet();
+    open.forEach(sessions::deleteById);
+    log.atInfo()
+        .addKeyValue("event", "sessions-ended")
+        .addKeyValue("of", account)
+        .addKeyValue("count", open.size())
+        .log("sessions ended");
   }
 
   public UUID create(String signIn, String name, String password) {

@@ -356,10 +356,13 @@ public class Bench {
   }
 
   private StandsView view(Task task, Moved moved, Held held) {
-    if (moved.made() == null) {
+    if (moved.touched() == null) {
       return view(task, moved.head(), held);
     }
     CheckView check = held.isChecked() ? held.check() : null;
+    if (moved.made() == null) {
+      return new WentView(held.revision(), moved.head().headStep(), check);
+    }
     return new MadeView(held.revision(), moved.made(), check, held.chosen);
   }
 

@@ -1,4 +1,4 @@
 package fairedge.server.bench;
 
-/** How a workpiece stands after a move: all of it, or what a step added. */
-public sealed interface StandsView permits WorkpieceView, MadeView {}
+/** How a workpiece stands after a move: all of it, or what the move changed. */
+public sealed interface StandsView permits WorkpieceView, MadeView, WentView {}

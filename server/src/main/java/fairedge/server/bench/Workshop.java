@@ -68,7 +68,9 @@ class Workshop {
   }
 
   private static long weight(Held held) {
-    return 10_000L + (long) held.workpiece.mesh().edgeEnd() * 2 * BYTES_PER_CORNER;
+    return 10_000L
+        + held.workpiece.weight()
+        + (long) held.workpiece.mesh().edgeEnd() * 2 * BYTES_PER_CORNER;
   }
 
   /**

@@ -22,7 +22,9 @@ import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.Reviews;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Uploads;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -176,7 +178,7 @@ class DemoWork {
       throw new UncheckedIOException(e);
     }
     file.append("v 0 0 140\nf 18 18 19 2 1\nf 3 4 444 20\n");
-    byte[] bytes = file.toString().getBytes(StandardCharsets.UTF_8);
+    InputStream bytes = new ByteArrayInputStream(file.toString().getBytes(StandardCharsets.UTF_8));
     UUID upload =
         uploads.receive(lid, solveig, "hatch-lid-solveig.obj", bytes, UUID.randomUUID(), null).id();
     store.receivedAt(upload, before(Duration.ofHours(3)));

@@ -1,9 +1,12 @@
 package fairedge.server.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Objects;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -23,6 +26,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
 /** The one place where an error becomes a problem detail. Never a stack trace in a reply. */
@@ -44,6 +48,29 @@ class Problems extends ResponseEntityExceptionHandler {
     detail.setTitle(problem.kind().title());
     problem.details().forEach(detail::setProperty);
     return ResponseEntity.status(problem.kind().status()).body(detail);
+  }
+
+  /** The parts of a request can't be told apart, or did not all come. */
+  @ExceptionHandler(MultipartException.class)
+  ResponseEntity<ProblemDetail> parts(MultipartException broken, HttpServletRequest request) {
+    if (Trouble.of(broken) != null) {
+      return bug(broken, request);
+    }
+    boolean isSlow = isBecauseOf(broken, BodyPace.TooSlow.class);
+    HttpStatus status = isSlow ? HttpStatus.REQUEST_TIMEOUT : HttpStatus.BAD_REQUEST;
+    ProblemDetail detail =
+        ProblemDetail.forStatusAndDetail(
+            status,
+            isSlow
+                ? "The file came in too slowly to be waited for. Try again on a better line."
+                : "The request did not come through in full, or does not say where its parts end.");
+    detail.setTitle(Problem.Kind.BAD_INPUT.title());
+    return ResponseEntity.status(status).body(detail);
+  }
+
+  private static boolean isBecauseOf(Throwable thrown, Class<? extends Throwable> cause) {
+    return Stream.iterate(thrown, Objects::nonNull, Throwable::getCause)
+        .anyMatch(cause::isInstance);
   }
 
   @ExceptionHandler({AuthenticationException.class, AccessDeniedException.class})
@@ -96,7 +123,11 @@ class Problems extends ResponseEntityExceptionHandler {
     static @Nullable Trouble of(Throwable bug) {
       for (Throwable cause = bug; cause != null; cause = cause.getCause()) {
         String state = cause instanceof SQLException sql ? sql.getSQLState() : null;
-        if (state != null && state.startsWith("53") && !state.equals("53300")) {
+        boolean isFull =
+            state != null && state.startsWith("53") && !state.equals("53300")
+                || cause instanceof IOException
+                    && String.valueOf(cause.getMessage()).contains("No space left");
+        if (isFull) {
           return DISK_FULL;
         }
         boolean isAway =
@@ -133,13 +164,11 @@ class Problems extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof BodyLimit.TooLong) {
-        ProblemDetail detail =
-            ProblemDetail.forStatusAndDetail(
-                HttpStatus.CONTENT_TOO_LARGE, "This request is too long.");
-        return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(detail);
-      }
+    if (isBecauseOf(e, BodyLimit.TooLong.class)) {
+      ProblemDetail detail =
+          ProblemDetail.forStatusAndDetail(
+              HttpStatus.CONTENT_TOO_LARGE, "This request is too long.");
+      return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE).body(detail);
     }
     return super.handleHttpMessageNotReadable(e, headers, status, request);
   }

@@ -53,8 +53,9 @@ class Security {
                 .anyRequest()
                 .denyAll())
         .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens()))
-        .addFilterBefore(new UploadGate(requestLimit), CsrfFilter.class)
         .addFilterBefore(new SessionAge(longestSession), CsrfFilter.class)
+        .addFilterBefore(new WhoAsks(), CsrfFilter.class)
+        .addFilterBefore(new UploadGate(requestLimit), CsrfFilter.class)
         .securityContext(context -> context.securityContextRepository(contexts))
         .headers(headers ->
             headers

@@ -6,6 +6,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.Authentication;
@@ -16,10 +18,14 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * Refuses files before a byte of them is read: whoever is not signed in, names no token in a
  * header, or says of a body that it is over the limit. Looking for the token among the parts of the
- * body, as is usual, would write all of it to disk first.
+ * body, as is usual, would write all of it to disk first. Nobody sends more than a few at once.
  */
 final class UploadGate extends OncePerRequestFilter {
+  /** So many files of one account may be coming in at the same time. */
+  private static final int MOST_AT_ONCE = 8;
+
   private final DataSize limit;
+  private final Map<String, Integer> comingIn = new ConcurrentHashMap<>();
 
   UploadGate(DataSize limit) {
     this.limit = limit;
@@ -48,7 +54,25 @@ final class UploadGate extends OncePerRequestFilter {
           HttpStatus.CONTENT_TOO_LARGE,
           "This file is over the limit of " + limit.toMegabytes() + " MB.");
     } else {
-      chain.doFilter(request, response);
+      receive(who.getName(), request, response, chain);
+    }
+  }
+
+  private void receive(
+      String account, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    int count = comingIn.merge(account, 1, Integer::sum);
+    try {
+      if (count > MOST_AT_ONCE) {
+        refuse(
+            response,
+            HttpStatus.TOO_MANY_REQUESTS,
+            MOST_AT_ONCE + " files of yours are coming in already: wait for one of them.");
+      } else {
+        chain.doFilter(request, response);
+      }
+    } finally {
+      comingIn.computeIfPresent(account, (a, held) -> held == 1 ? null : held - 1);
     }
   }
 

@@ -5,12 +5,13 @@ import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Limits;
 import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
 import fairedge.server.practice.PracticeView.PieceStage;
 import fairedge.server.practice.PracticeView.PracticeProblem;
 import fairedge.server.practice.store.PracticeStore;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.time.Duration;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -26,16 +27,19 @@ class PracticeJob extends PacedJob {
 
   private final PracticeStore store;
   private final Practices practices;
+  private final SentFiles sent;
   private final Limits limits;
 
   PracticeJob(
       PracticeStore store,
       Practices practices,
+      SentFiles sent,
       Pace pace,
       @Value("${fair-edge.limits.faces}") int mostFaces) {
     super(pace);
     this.store = store;
     this.practices = practices;
+    this.sent = sent;
     this.limits = Limits.ofFaces(mostFaces);
   }
 
@@ -54,9 +58,10 @@ class PracticeJob extends PacedJob {
   protected void work(UUID id) throws BadFile, IOException {
     PracticeStore.File file = store.file(id).orElseThrow();
     LengthUnit unit = LengthUnit.named(file.unit()).orElseThrow();
-    ByteArrayInputStream bytes = new ByteArrayInputStream(file.bytes());
     Meant meant = new Meant(unit, file.up());
-    store.makeReady(id, practices.ready(meant.mesh(MeshFormat.read(bytes, limits).mesh(), unit)));
+    try (InputStream bytes = sent.open(id)) {
+      store.makeReady(id, practices.ready(meant.mesh(MeshFormat.read(bytes, limits).mesh(), unit)));
+    }
   }
 
   @Override

@@ -8,6 +8,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.props.Form;
 import fairedge.picture.MeshPicture;
 import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
@@ -53,6 +54,7 @@ public class Practices {
 
   private final PracticeStore store;
   private final MeshFiles meshes;
+  private final SentFiles sent;
   private final JobQueue jobs;
   private final TransactionTemplate transactions;
   private final Clock clock;
@@ -62,11 +64,13 @@ public class Practices {
   Practices(
       PracticeStore store,
       MeshFiles meshes,
+      SentFiles sent,
       JobQueue jobs,
       TransactionTemplate transactions,
       Clock clock) {
     this.store = store;
     this.meshes = meshes;
+    this.sent = sent;
     this.jobs = jobs;
     this.transactions = transactions;
     this.clock = clock;
@@ -117,13 +121,13 @@ public class Practices {
                     Problem.Kind.BAD_INPUT,
                     "The unit is one of " + String.join(", ", UNITS) + "."));
     requireProfile(beginning.profile());
-    byte[] bytes = bytesOf(file);
     Piece piece = piece(account, beginning, title(file.name()), unit.sign());
     PracticePiece begun =
         begin(
             piece,
             () -> {
-              store.insert(piece, file.up(), bytes);
+              keep(piece.id(), file);
+              store.insert(piece, file.up());
               jobs.add(PracticeJob.NAME, piece.id().toString(), JobQueue.Rank.USUAL);
             });
     return awaitRead(begun);
@@ -145,6 +149,16 @@ public class Practices {
     return now;
   }
 
+  /** Pieces that were put away before a time. */
+  public List<UUID> putAwayBefore(Instant time) {
+    return store.putAwayBefore(time);
+  }
+
+  /** Lets go of a piece on which nothing is cut any more. */
+  public void forget(UUID id) {
+    store.forget(id);
+  }
+
   private static Problem badFile(PracticeProblem problem) {
     return Problem.of(
         Problem.Kind.BAD_FILE,
@@ -152,9 +166,9 @@ public class Practices {
         Map.of("line", problem.line(), "found", problem.found(), "expected", problem.expected()));
   }
 
-  private static byte[] bytesOf(MeshFile file) {
+  private void keep(UUID id, MeshFile file) {
     try {
-      return file.bytes().readAllBytes();
+      sent.keep(id, file.bytes());
     } catch (IOException broken) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "The file did not come through in full.");
     }

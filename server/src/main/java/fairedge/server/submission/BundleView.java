@@ -23,6 +23,7 @@ public record BundleView(UUID id, List<StudentView> students, List<EntryView> en
    * @param doubt why its path does not tell; null where it does
    * @param stage how far it is; null while it is not handed in
    * @param problem why it could not be read, if so
+   * @param kept by which upload its file is kept although it failed; null where it is not
    * @param submission what came of it
    */
   public record EntryView(
@@ -33,5 +34,6 @@ public record BundleView(UUID id, List<StudentView> students, List<EntryView> en
       @Nullable String doubt,
       @Nullable Stage stage,
       @Nullable UploadProblem problem,
+      @Nullable UUID kept,
       @Nullable UUID submission) {}
 }

@@ -4,27 +4,35 @@ import fairedge.server.course.Courses;
 import fairedge.server.course.Member;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.BundleView.StudentView;
+import fairedge.server.submission.Unpacking.Unpacked;
 import fairedge.server.submission.store.BundleStore;
 import fairedge.server.submission.store.BundleStore.Bundle;
 import fairedge.server.submission.store.BundleStore.File;
 import fairedge.server.submission.store.UploadStore.Incoming;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.unit.DataSize;
 
 /**
@@ -33,13 +41,15 @@ import org.springframework.util.unit.DataSize;
  */
 @Service
 public class Bundles {
-  private static final Duration KEPT = Duration.ofDays(30);
+  private static final Logger log = LoggerFactory.getLogger(Bundles.class);
   private static final int TIMES = 4;
 
   private final BundleStore store;
   private final Uploads uploads;
   private final Exercises exercises;
   private final Courses courses;
+  private final SentFiles sent;
+  private final TransactionTemplate transactions;
   private final Clock clock;
   private final long mostOfOne;
 
@@ -48,12 +58,16 @@ public class Bundles {
       Uploads uploads,
       Exercises exercises,
       Courses courses,
+      SentFiles sent,
+      TransactionTemplate transactions,
       Clock clock,
       @Value("${fair-edge.limits.file}") DataSize file) {
     this.store = store;
     this.uploads = uploads;
     this.exercises = exercises;
     this.courses = courses;
+    this.sent = sent;
+    this.transactions = transactions;
     this.clock = clock;
     this.mostOfOne = file.toBytes();
   }
@@ -72,38 +86,50 @@ public class Bundles {
    *
    * @throws Problem if a zip holds too much, leads outside, or can't be unpacked
    */
-  @Transactional
   public BundleView receive(
       UUID exerciseId, SignedIn instructor, List<Brought> files, UUID clientKey) {
     Exercise exercise = exercises.requireForInstructor(exerciseId, instructor);
-    store.lockBundles(instructor.id());
     Optional<Bundle> known = store.findByKey(instructor.id(), clientKey);
     if (known.isPresent()) {
       return view(known.get().id(), instructor);
     }
-    store.forgetBefore(clock.instant().minus(KEPT));
-    Bundle bundle = new Bundle(UUID.randomUUID(), exerciseId, instructor.id());
-    store.insert(bundle, clientKey, clock.instant());
-    Intake intake = new Intake(bundle, courses.students(exercise.courseId()));
-    Unpacking unpacking = new Unpacking(mostOfOne, TIMES * mostOfOne, intake);
-    for (Brought file : files) {
-      try (InputStream in = file.source().open()) {
-        unpacking.take(file.path(), in);
-      } catch (IOException broken) {
-        throw Problem.of(Problem.Kind.BAD_FILE, "The files did not come through in full.");
+    // Unpacked first, while no connection is held.
+    try (Unpacking unpacking = new Unpacking(mostOfOne, TIMES * mostOfOne)) {
+      for (Brought file : files) {
+        try (InputStream in = file.source().open()) {
+          unpacking.take(file.path(), in);
+        }
       }
+      return Objects.requireNonNull(
+          transactions.execute(status -> keep(exercise, instructor, unpacking.files(), clientKey)));
+    } catch (IOException | UncheckedIOException broken) {
+      log.warn("files for exercise {} could not be unpacked", exerciseId, broken);
+      throw Problem.of(Problem.Kind.BAD_FILE, "The files did not come through in full.");
     }
-    if (intake.count == 0) {
+  }
+
+  private BundleView keep(
+      Exercise exercise, SignedIn instructor, List<Unpacked> files, UUID clientKey) {
+    if (files.isEmpty()) {
       throw Problem.of(
           Problem.Kind.BAD_FILE,
           "There is no file in it.",
           Map.of("line", 0, "found", "no file", "expected", "mesh files"));
     }
+    store.lockBundles(instructor.id());
+    Optional<Bundle> known = store.findByKey(instructor.id(), clientKey);
+    if (known.isPresent()) {
+      return view(known.get().id(), instructor);
+    }
+    Bundle bundle = new Bundle(UUID.randomUUID(), exercise.id(), instructor.id());
+    store.insert(bundle, clientKey, clock.instant());
+    Intake intake = new Intake(bundle, courses.students(exercise.courseId()));
+    files.forEach(intake::take);
     return view(bundle.id(), instructor);
   }
 
   /** Keeps each file with whose it is; of several files of one student the first counts as his. */
-  private final class Intake implements Unpacking.Taker {
+  private final class Intake {
     private final Bundle bundle;
     private final Roster roster;
     private final List<Member> students;
@@ -116,16 +142,25 @@ public class Bundles {
       this.roster = new Roster(students);
     }
 
-    @Override
-    public void take(String path, byte[] bytes) {
-      Roster.Match match = roster.match(path);
+    void take(Unpacked unpacked) {
+      Roster.Match match = roster.match(unpacked.path());
       UUID student = match.student();
       String doubt = match.doubt();
       if (student != null && !taken.add(student)) {
         doubt = "Another file is by " + name(student) + " already.";
         student = null;
       }
-      store.add(bundle.id(), count++, new File(path, bytes), student, doubt);
+      UUID id = UUID.randomUUID();
+      File file = new File(id, unpacked.path(), keep(id, unpacked.content()));
+      store.add(bundle.id(), count++, file, student, doubt);
+    }
+
+    private long keep(UUID id, Path content) {
+      try (InputStream in = Files.newInputStream(content)) {
+        return sent.keep(id, in);
+      } catch (IOException broken) {
+        throw new UncheckedIOException(broken);
+      }
     }
 
     private String name(UUID student) {
@@ -168,17 +203,17 @@ public class Bundles {
 
   private void handIn(Exercise exercise, UUID bundle, int number, UUID student, File file) {
     byte[] name = (bundle + " " + number).getBytes(StandardCharsets.UTF_8);
-    UUID upload =
-        uploads.begin(
-            new Incoming(
-                exercise.id(),
-                student,
-                UUID.nameUUIDFromBytes(name),
-                Uploads.plain(file.path()),
-                file.bytes(),
-                false,
-                null));
-    store.handedIn(bundle, number, student, upload);
+    uploads.begin(
+        new Incoming(
+            file.id(),
+            exercise.id(),
+            student,
+            UUID.nameUUIDFromBytes(name),
+            Uploads.plain(file.path()),
+            file.size(),
+            false,
+            null));
+    store.handedIn(bundle, number, student, file.id());
   }
 
   private Exercise exerciseOf(Optional<Bundle> bundle, SignedIn instructor) {

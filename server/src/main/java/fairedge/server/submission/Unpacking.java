@@ -5,6 +5,7 @@ import java.io.BufferedInputStream;
 import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
@@ -12,8 +13,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
@@ -23,32 +26,49 @@ import java.util.zip.ZipInputStream;
 /**
  * Takes the files out of what was brought: a zip, or a file by itself. What a zip says of its sizes
  * is not believed: what comes out is counted, and at a limit all of it is refused. Nothing is ever
- * written where a path says.
+ * written where a path says: what is taken out lies in a folder of its own until that is closed.
  */
-final class Unpacking {
+final class Unpacking implements AutoCloseable {
   private static final int MOST_FILES = 300;
   private static final int MOST_PATH = 300;
   private static final Charset WINDOWS = Charset.forName("windows-1252");
 
   private final long mostOfOne;
   private final long mostOfAll;
-  private final Taker taker;
-  private int files;
+  private final Path folder;
+  private final List<Unpacked> files = new ArrayList<>();
   private long bytes;
 
-  /** What becomes of a file. */
-  interface Taker {
-    void take(String path, byte[] bytes);
-  }
+  /**
+   * A file that was taken out.
+   *
+   * @param path as it was called
+   * @param content where it lies
+   */
+  record Unpacked(String path, Path content) {}
 
   /**
    * @param mostOfOne bytes of a file
    * @param mostOfAll bytes of all files together
    */
-  Unpacking(long mostOfOne, long mostOfAll, Taker taker) {
+  Unpacking(long mostOfOne, long mostOfAll) throws IOException {
     this.mostOfOne = mostOfOne;
     this.mostOfAll = mostOfAll;
-    this.taker = taker;
+    this.folder = Files.createTempDirectory("fair-edge");
+  }
+
+  /** What has been taken out, in its order. */
+  List<Unpacked> files() {
+    return files;
+  }
+
+  /** Nothing of it is left. */
+  @Override
+  public void close() throws IOException {
+    for (Unpacked file : files) {
+      Files.delete(file.content());
+    }
+    Files.delete(folder);
   }
 
   /**
@@ -63,7 +83,7 @@ final class Unpacking {
       takeOne(path, content);
       return;
     }
-    Path kept = Files.createTempFile("fair-edge", ".zip");
+    Path kept = Files.createTempFile(folder, "brought", ".zip");
     try {
       Files.copy(content, kept, StandardCopyOption.REPLACE_EXISTING);
       requireRoom(path, kept);
@@ -78,7 +98,7 @@ final class Unpacking {
    */
   private void requireRoom(String path, Path zip) throws IOException {
     long all = bytes;
-    int count = files;
+    int count = files.size();
     try (ZipFile directory = new ZipFile(zip.toFile(), StandardCharsets.ISO_8859_1)) {
       for (ZipEntry entry : Collections.list(directory.entries())) {
         if (!entry.isDirectory() && !isAside(inside(nameOf(entry)))) {
@@ -142,11 +162,27 @@ final class Unpacking {
     if (isAside(inside)) {
       return;
     }
-    long room = Math.min(mostOfOne, mostOfAll - bytes);
-    byte[] content = in.readNBytes(Math.toIntExact(Math.min(room + 1, Integer.MAX_VALUE - 16)));
-    requireRoomFor(inside, content.length, bytes, ++files);
-    bytes += content.length;
-    taker.take(inside, content);
+    Path content = folder.resolve(Integer.toString(files.size()));
+    files.add(new Unpacked(inside, content));
+    long size = copy(in, content, Math.min(mostOfOne, mostOfAll - bytes) + 1);
+    requireRoomFor(inside, size, bytes, files.size());
+    bytes += size;
+  }
+
+  private static long copy(InputStream in, Path to, long most) throws IOException {
+    byte[] piece = new byte[1 << 16];
+    long size = 0;
+    try (OutputStream out = Files.newOutputStream(to)) {
+      while (size < most) {
+        int read = in.read(piece, 0, Math.toIntExact(Math.min(piece.length, most - size)));
+        if (read < 0) {
+          break;
+        }
+        out.write(piece, 0, read);
+        size += read;
+      }
+    }
+    return size;
   }
 
   /** What systems leave beside files, for themselves. */

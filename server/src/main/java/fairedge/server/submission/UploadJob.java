@@ -8,12 +8,12 @@ import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
 import fairedge.server.submission.store.UploadStore;
 import fairedge.server.submission.store.UploadStore.Upload;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
@@ -43,6 +43,7 @@ class UploadJob extends PacedJob {
   private final UploadStore store;
   private final Submissions submissions;
   private final Exercises exercises;
+  private final SentFiles sent;
   private final Limits limits;
   private final Set<UUID> running = new HashSet<>();
 
@@ -53,12 +54,14 @@ class UploadJob extends PacedJob {
       UploadStore store,
       Submissions submissions,
       Exercises exercises,
+      SentFiles sent,
       Pace pace,
       @Value("${fair-edge.limits.faces}") int mostFaces) {
     super(pace);
     this.store = store;
     this.submissions = submissions;
     this.exercises = exercises;
+    this.sent = sent;
     this.limits = Limits.ofFaces(mostFaces);
   }
 
@@ -202,11 +205,13 @@ class UploadJob extends PacedJob {
   }
 
   private ReadResult read(Upload upload) throws IOException, BadFile {
-    byte[] bytes = store.bytes(upload.id()).orElseThrow(Cancelled::new);
+    if (!sent.has(upload.id())) {
+      throw new Cancelled();
+    }
     try (InputStream in =
         new Watched(
-            new ByteArrayInputStream(bytes),
-            bytes.length,
+            sent.open(upload.id()),
+            upload.size(),
             share -> {
               if (!store.goOn(upload.id(), Stage.reading, share)) {
                 throw new Cancelled();

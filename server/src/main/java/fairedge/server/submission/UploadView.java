@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param question what the student is asked before it goes on; null where nothing is
  * @param handedIn what came of it, once it is done
  * @param problem why it failed, if it did
+ * @param kept whether its file is kept although it failed, for a look at what is wrong with it
  */
 public record UploadView(
     UUID id,
@@ -21,7 +22,8 @@ public record UploadView(
     double share,
     @Nullable Question question,
     @Nullable HandedIn handedIn,
-    @Nullable UploadProblem problem) {
+    @Nullable UploadProblem problem,
+    boolean kept) {
 
   /** How far it is. */
   public enum Stage {

@@ -3,6 +3,7 @@ package fairedge.server.submission;
 import fairedge.core.format.Meant;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
@@ -12,6 +13,8 @@ import fairedge.server.submission.UploadView.UploadProblem;
 import fairedge.server.submission.store.UploadStore;
 import fairedge.server.submission.store.UploadStore.Incoming;
 import fairedge.server.submission.store.UploadStore.Upload;
+import java.io.IOException;
+import java.io.InputStream;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -39,6 +42,7 @@ public class Uploads {
   private final UploadStore store;
   private final Submissions submissions;
   private final Exercises exercises;
+  private final SentFiles sent;
   private final JobQueue jobs;
   private final Clock clock;
   private final long mostOfOne;
@@ -48,6 +52,7 @@ public class Uploads {
       UploadStore store,
       Submissions submissions,
       Exercises exercises,
+      SentFiles sent,
       JobQueue jobs,
       Clock clock,
       @Value("${fair-edge.limits.day-of-student}") DataSize ofStudent,
@@ -57,6 +62,7 @@ public class Uploads {
     this.store = store;
     this.submissions = submissions;
     this.exercises = exercises;
+    this.sent = sent;
     this.jobs = jobs;
     this.clock = clock;
   }
@@ -103,7 +109,7 @@ public class Uploads {
       UUID exercise,
       SignedIn student,
       String fileName,
-      byte[] bytes,
+      InputStream bytes,
       UUID clientKey,
       @Nullable Meant meant) {
     exercises.requireForStudent(exercise, student);
@@ -112,29 +118,37 @@ public class Uploads {
     if (known.isPresent()) {
       return view(known.get());
     }
-    if (bytes.length == 0) {
-      throw Problem.of(
-          Problem.Kind.BAD_FILE,
-          "This file is empty.",
-          Map.of("line", 0, "found", "an empty file", "expected", "a mesh"));
-    }
     if (store.underWay(student.id()) >= MOST_AT_ONCE) {
       throw Problem.of(
           Problem.Kind.TOO_MANY,
           MOST_AT_ONCE + " files of yours are on their way already: wait for one of them.");
     }
+    UUID id = UUID.randomUUID();
+    long size = keep(id, bytes);
     store.cancelAsking(exercise, student.id());
-    UUID id =
-        begin(new Incoming(exercise, student.id(), clientKey, plain(fileName), bytes, true, meant));
-    return view(store.find(id).orElseThrow());
+    begin(new Incoming(id, exercise, student.id(), clientKey, plain(fileName), size, true, meant));
+    return view(id);
   }
 
-  /** Lets a file be read and inspected. */
-  UUID begin(Incoming file) {
-    UUID id = UUID.randomUUID();
-    store.insert(id, file, clock.instant());
-    jobs.add(UploadJob.NAME, id.toString(), JobQueue.Rank.USUAL);
-    return id;
+  private long keep(UUID id, InputStream bytes) {
+    try {
+      long size = sent.keep(id, bytes);
+      if (size == 0) {
+        throw Problem.of(
+            Problem.Kind.BAD_FILE,
+            "This file is empty.",
+            Map.of("line", 0, "found", "an empty file", "expected", "a mesh"));
+      }
+      return size;
+    } catch (IOException broken) {
+      throw Problem.of(Problem.Kind.BAD_FILE, "The file did not come through in full.");
+    }
+  }
+
+  /** Lets a file be read and inspected that is kept. */
+  void begin(Incoming file) {
+    store.insert(file, clock.instant());
+    jobs.add(UploadJob.NAME, file.id().toString(), JobQueue.Rank.USUAL);
   }
 
   static String plain(String fileName) {
@@ -155,6 +169,22 @@ public class Uploads {
   @Transactional(readOnly = true)
   public UploadView state(UUID id, SignedIn student) {
     return view(require(id, student));
+  }
+
+  /** A file that was kept although it failed. */
+  public record KeptFile(String name, long size, InputStream bytes) {}
+
+  /** The file of an upload that failed, for its student and the instructors of its class. */
+  public KeptFile kept(UUID id, SignedIn account) {
+    Upload upload =
+        store
+            .find(id)
+            .filter(u -> u.stage() == Stage.failed && sent.has(id))
+            .orElseThrow(() -> Problem.notFound("file"));
+    if (!upload.studentId().equals(account.id())) {
+      exercises.requireForInstructor(upload.exerciseId(), account);
+    }
+    return new KeptFile(upload.fileName(), upload.size(), sent.open(id));
   }
 
   /** Lets an upload be nothing more, unless it is over already; how it stands then. */
@@ -189,6 +219,7 @@ public class Uploads {
         upload.share(),
         question,
         handedIn,
-        problem);
+        problem,
+        problem != null && sent.has(upload.id()));
   }
 }

@@ -130,6 +130,7 @@ class AccessTest {
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
         line("GET", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/uploads/{id}/file", null, 401, 404, 404, 404, 404),
         line("DELETE", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
         line(
             "PUT",

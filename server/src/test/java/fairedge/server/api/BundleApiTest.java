@@ -164,7 +164,10 @@ class BundleApiTest {
     marit.post(path, Map.of("students", students)).is(202);
     assertThat(Integer.parseInt(database.value("select count(*) from submission")))
         .isEqualTo(Integer.parseInt(before) + 3);
-    assertThat(database.value("select count(bytes) from bundled where bundle_id = '" + id + "'"))
+    assertThat(
+            database.value(
+                "select count(*) from sent_part p join bundled b on b.file = p.file where"
+                    + " b.bundle_id = '%s'".formatted(id)))
         .isEqualTo("0");
   }
 

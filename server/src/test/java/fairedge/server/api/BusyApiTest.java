@@ -203,7 +203,9 @@ class BusyApiTest {
       assertThat(upload.path("stage").asString()).isIn("done", "failed");
       if (upload.path("stage").asString().equals("failed")) {
         assertThat(upload.path("problem").path("detail").asString()).contains("took longer than");
-        assertThat(database.value("select length(bytes) from upload where id = '" + id + "'"))
+        assertThat(
+                database.value(
+                    "select sum(length(bytes)) from sent_part where file = '" + id + "'"))
             .isEqualTo(Integer.toString(dear.length));
       }
     }

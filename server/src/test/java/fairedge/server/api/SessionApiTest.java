@@ -120,19 +120,19 @@ class SessionApiTest {
 
   @Test
   void whoLeftAClass_hasLostItsWorkpieces(Application app, Database database) {
-    Client amara = Client.signedIn(app, "amara");
-    String path = "/api/workpieces/" + Bollard.open(amara, "Mooring bollard").path("id").asString();
-    amara.get(path).is(200);
-    String whose = "account_id = (select id from account where sign_in = 'amara')";
+    Client ines = Client.signedIn(app, "ines");
+    String path = "/api/workpieces/" + Bollard.open(ines, "Mooring bollard").path("id").asString();
+    ines.get(path).is(200);
+    String whose = "account_id = (select id from account where sign_in = 'ines')";
     String kept = database.value("select course_id from membership where " + whose);
     database.run("delete from membership where " + whose);
-    amara.get(path).is(404);
-    amara.post(path + "/undo", Bollard.move(0)).is(404);
+    ines.get(path).is(404);
+    ines.post(path + "/undo", Bollard.move(0)).is(404);
     database.run(
         "insert into membership (course_id, account_id, role) select '%s', id, 'student' from"
                 .formatted(kept)
-            + " account where sign_in = 'amara'");
-    amara.get(path).is(200);
+            + " account where sign_in = 'ines'");
+    ines.get(path).is(200);
   }
 
   @Test

@@ -73,6 +73,12 @@ class UploadApiTest {
     return obj(out.toString());
   }
 
+  /** How much of a file is kept. */
+  private static int parts(String upload) {
+    return Integer.parseInt(
+        database.value("select count(*) from sent_part where file = '" + upload + "'"));
+  }
+
   private static JsonNode handIn(byte[] file) {
     return rune.handIn(exercise, "x.obj", file, UUID.randomUUID());
   }
@@ -89,8 +95,7 @@ class UploadApiTest {
     rune.get("/api/submissions/" + id + "/mesh").is(200);
     assertThat(marit.get("/api/submissions/" + id + "/review").is(200).json().path("reading"))
         .hasSize(2);
-    String kept = "select bytes from upload where id = '" + upload.path("id").asString() + "'";
-    assertThat(database.value(kept)).isNull();
+    assertThat(parts(upload.path("id").asString())).isZero();
   }
 
   static Stream<Arguments> unreadable() {
@@ -131,10 +136,10 @@ class UploadApiTest {
   void cancelledUpload_isNoSubmission_andStaysSo() {
     String before = database.value("select count(*) from submission");
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
             + " stage, received_at) select gen_random_uuid(), '"
             + exercise
-            + "', a.id, gen_random_uuid(), 'wait.obj', 3, 'abc', 'waiting', now()"
+            + "', a.id, gen_random_uuid(), 'wait.obj', 3, 'waiting', now()"
             + " from account a where a.sign_in = 'rune'");
     String id = database.value("select id from upload where file_name = 'wait.obj'");
     assertThat(rune.get("/api/uploads/" + id).is(200).json().path("stage").asString())
@@ -159,14 +164,16 @@ class UploadApiTest {
     Map<String, String> kept =
         Map.of("body", new String(strip(3, ""), StandardCharsets.UTF_8).replace("\n", "\\n"));
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
             + " stage, tries, received_at, asks) select gen_random_uuid(), '"
             + exercise
-            + "', a.id, gen_random_uuid(), 'left.obj', 3, convert_to(E'"
-            + kept.get("body")
-            + "', 'UTF8'), 'inspecting', 1, now() - interval '1 minute', false"
+            + "', a.id, gen_random_uuid(), 'left.obj', 3,"
+            + " 'inspecting', 1, now() - interval '1 minute', false"
             + " from account a where a.sign_in = 'tobias'");
     String id = database.value("select id from upload where file_name = 'left.obj'");
+    database.run(
+        "insert into sent_part values ('%s', 0, convert_to(E'%s', 'UTF8'))"
+            .formatted(id, kept.get("body")));
     database.run(
         "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by,"
             + " last_heartbeat, version) values ('upload', '"
@@ -183,10 +190,10 @@ class UploadApiTest {
   @Test
   void uploadThatKilledNodesBefore_isGivenUp() {
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size, bytes,"
+        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
             + " stage, tries, received_at) select gen_random_uuid(), '"
             + exercise
-            + "', a.id, gen_random_uuid(), 'heavy.obj', 3, 'abc', 'reading', 3, now()"
+            + "', a.id, gen_random_uuid(), 'heavy.obj', 3, 'reading', 3, now()"
             + " from account a where a.sign_in = 'ines'");
     String id = database.value("select id from upload where file_name = 'heavy.obj'");
     database.run(
@@ -194,15 +201,17 @@ class UploadApiTest {
             + " values ('upload', '"
             + id
             + "', now(), false, 1)");
+    database.run("insert into sent_part values ('%1$s', 0, 'ab'), ('%1$s', 1, 'c')".formatted(id));
     await("select stage from upload where id = '" + id + "'", "failed");
-    assertThat(
-            Client.signedIn(app, "ines")
-                .get("/api/uploads/" + id)
-                .json()
-                .path("problem")
-                .path("detail")
-                .asString())
+    Client ines = Client.signedIn(app, "ines");
+    JsonNode failed = ines.get("/api/uploads/" + id).json();
+    assertThat(failed.path("problem").path("detail").asString())
         .contains("too much for the server");
+    assertThat(failed.path("kept").asBoolean()).isTrue();
+    String file = "/api/uploads/" + id + "/file";
+    assertThat(ines.get(file).is(200).text()).isEqualTo("abc");
+    assertThat(marit.get(file).is(200).text()).isEqualTo("abc");
+    rune.get(file).is(404);
   }
 
   private static byte[] objOf(Mesh mesh) {
@@ -280,7 +289,7 @@ class UploadApiTest {
     assertThat(amara.get("/api/uploads/" + first).json().path("stage").asString())
         .isEqualTo("cancelled");
     amara.delete("/api/uploads/" + second).is(200);
-    assertThat(database.value("select bytes from upload where id = '" + second + "'")).isNull();
+    assertThat(parts(second)).isZero();
   }
 
   private static void await(String query, String wanted) {

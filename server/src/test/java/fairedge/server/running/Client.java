@@ -21,6 +21,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -210,6 +211,15 @@ public final class Client {
       Thread.currentThread().interrupt();
       throw new IllegalStateException(e);
     }
+  }
+
+  /** What a request of this client has to say of who makes it, for one that is written by hand. */
+  public String head() {
+    String all =
+        cookies.getCookieStore().getCookies().stream()
+            .map(c -> c.getName() + "=" + c.getValue())
+            .collect(Collectors.joining("; "));
+    return "Cookie: " + all + "\r\nX-XSRF-TOKEN: " + token() + "\r\n";
   }
 
   private String token() {

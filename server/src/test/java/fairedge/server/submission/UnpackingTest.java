@@ -9,6 +9,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -25,8 +26,12 @@ class UnpackingTest {
   private final Map<String, Integer> taken = new LinkedHashMap<>();
 
   private void take(String path, byte[] bytes) throws IOException {
-    new Unpacking(MOST, 3 * MOST, (inside, content) -> taken.put(inside, content.length))
-        .take(path, new ByteArrayInputStream(bytes));
+    try (Unpacking unpacking = new Unpacking(MOST, 3 * MOST)) {
+      unpacking.take(path, new ByteArrayInputStream(bytes));
+      for (Unpacking.Unpacked file : unpacking.files()) {
+        taken.put(file.path(), Math.toIntExact(Files.size(file.content())));
+      }
+    }
   }
 
   private static byte[] zip(Map<String, byte[]> files) throws IOException {

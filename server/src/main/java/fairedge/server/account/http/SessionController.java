@@ -80,6 +80,7 @@ class SessionController {
             .orElseThrow(() -> {
               log.atWarn()
                   .addKeyValue("event", "sign-in-refused")
+                  .addKeyValue("account", accounts.find(asked.signIn()).orElse(null))
                   .addKeyValue("address", request.getRemoteAddr())
                   .log("a sign-in was refused");
               return Problem.of(
@@ -129,6 +130,7 @@ class SessionController {
     HttpSession session = request.getSession(false);
     if (session != null) {
       session.invalidate();
+      log.atInfo().addKeyValue("event", "signed-out").log("signed out");
     }
     holder.clearContext();
   }

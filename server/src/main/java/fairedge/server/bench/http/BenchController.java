@@ -13,6 +13,7 @@ import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
+import fairedge.server.bench.WentView;
 import fairedge.server.bench.WorkpieceView;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
@@ -249,6 +250,7 @@ class BenchController {
     return reply(bench.step(id, student, by, asked.change(), asked.view()), accepted);
   }
 
+  @Inside(WentView.class)
   @PostMapping("/workpieces/{id}/undo")
   ResponseEntity<byte[]> undo(
       @PathVariable UUID id,
@@ -258,6 +260,7 @@ class BenchController {
     return reply(bench.undo(id, student, asked.asked()), accepted);
   }
 
+  @Inside(WentView.class)
   @PostMapping("/workpieces/{id}/redo")
   ResponseEntity<byte[]> redo(
       @PathVariable UUID id,

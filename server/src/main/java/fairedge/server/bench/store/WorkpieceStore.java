@@ -322,6 +322,21 @@ public class WorkpieceStore {
         .execute();
   }
 
+  /** Lets go of the workpiece of a practice piece and of all its steps. */
+  public void forgetPractice(UUID practice) {
+    var workpiece = select(WORKPIECE.ID).from(WORKPIECE).where(WORKPIECE.PRACTICE_ID.eq(practice));
+    var steps = select(STEP.ID).from(STEP).where(STEP.WORKPIECE_ID.in(workpiece));
+    db.update(WORKPIECE)
+        .setNull(WORKPIECE.HEAD_STEP)
+        .where(WORKPIECE.PRACTICE_ID.eq(practice))
+        .execute();
+    db.deleteFrom(SNAPSHOT).where(SNAPSHOT.STEP_ID.in(steps)).execute();
+    db.deleteFrom(STEP_NAME).where(STEP_NAME.STEP_ID.in(steps)).execute();
+    db.deleteFrom(STEP).where(STEP.WORKPIECE_ID.in(workpiece)).execute();
+    db.deleteFrom(WORKPIECE_REQUEST).where(WORKPIECE_REQUEST.WORKPIECE_ID.in(workpiece)).execute();
+    db.deleteFrom(WORKPIECE).where(WORKPIECE.PRACTICE_ID.eq(practice)).execute();
+  }
+
   private static final SelectField<?>[] TOLD = {
     STEP.ID, STEP.PARENT_ID, STEP.AFTER, STEP.MADE_AT, STEP_NAME.NAME
   };

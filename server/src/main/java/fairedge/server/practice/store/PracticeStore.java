@@ -5,6 +5,7 @@ import static org.jooq.impl.DSL.inline;
 
 import fairedge.core.format.Meant;
 import fairedge.schema.generated.tables.records.PracticeRecord;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Json;
 import fairedge.server.practice.Practice;
 import fairedge.server.practice.PracticeView.PieceStage;
@@ -23,6 +24,7 @@ import org.jooq.Record;
 import org.jooq.SelectField;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Practice pieces. */
 @Repository
@@ -42,10 +44,12 @@ public class PracticeStore {
 
   private final DSLContext db;
   private final Json json;
+  private final SentFiles sent;
 
-  PracticeStore(DSLContext db, Json json) {
+  PracticeStore(DSLContext db, Json json, SentFiles sent) {
     this.db = db;
     this.json = json;
+    this.sent = sent;
   }
 
   /** No one else begins a piece for this account until the transaction ends. */
@@ -72,8 +76,8 @@ public class PracticeStore {
    */
   public record Ready(byte[] starter, double scale, byte[] picture) {}
 
-  /** A file that is to be read. */
-  public record File(byte[] bytes, String unit, Meant.Up up) {}
+  /** A file that is to be read; its bytes are kept under the piece's id. */
+  public record File(String unit, Meant.Up up) {}
 
   public void insert(Piece piece, Ready ready) {
     insert(piece)
@@ -84,13 +88,12 @@ public class PracticeStore {
         .execute();
   }
 
-  /** With a file that is to be read yet. */
-  public void insert(Piece piece, Meant.Up up, byte[] bytes) {
+  /** With a file that is to be read yet, and is kept. */
+  public void insert(Piece piece, Meant.Up up) {
     insert(piece)
         .set(PRACTICE.SCALE, 1.0)
         .set(PRACTICE.STAGE, PieceStage.reading.name())
         .set(PRACTICE.UP, up.name())
-        .set(PRACTICE.BYTES, bytes)
         .execute();
   }
 
@@ -107,30 +110,32 @@ public class PracticeStore {
 
   /** The file of a piece that is to be read yet. */
   public Optional<File> file(UUID id) {
-    return db.select(PRACTICE.BYTES, PRACTICE.UNIT, PRACTICE.UP)
+    return db.select(PRACTICE.UNIT, PRACTICE.UP)
         .from(PRACTICE)
-        .where(PRACTICE.ID.eq(id), PRACTICE.BYTES.isNotNull())
-        .fetchOptional(r -> new File(r.value1(), r.value2(), Meant.Up.valueOf(r.value3())));
+        .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.reading.name()))
+        .fetchOptional(r -> new File(r.value1(), Meant.Up.valueOf(r.value2())));
   }
 
+  @Transactional
   public void makeReady(UUID id, Ready ready) {
     db.update(PRACTICE)
         .set(PRACTICE.STARTER, ready.starter())
         .set(PRACTICE.SCALE, ready.scale())
         .set(PRACTICE.PICTURE, ready.picture())
         .set(PRACTICE.STAGE, PieceStage.ready.name())
-        .setNull(PRACTICE.BYTES)
         .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.reading.name()))
         .execute();
+    sent.forget(id);
   }
 
+  @Transactional
   public void fail(UUID id, PracticeProblem problem) {
     db.update(PRACTICE)
         .set(PRACTICE.PROBLEM, json.write(problem))
         .set(PRACTICE.STAGE, PieceStage.failed.name())
-        .setNull(PRACTICE.BYTES)
         .where(PRACTICE.ID.eq(id), PRACTICE.STAGE.eq(PieceStage.reading.name()))
         .execute();
+    sent.forget(id);
   }
 
   /** A piece that can be cut. */
@@ -195,6 +200,18 @@ public class PracticeStore {
         .set(PRACTICE.PUT_AWAY_AT, at == null ? null : at.atOffset(ZoneOffset.UTC))
         .where(PRACTICE.ID.eq(id))
         .execute();
+  }
+
+  public List<UUID> putAwayBefore(Instant time) {
+    return db.select(PRACTICE.ID)
+        .from(PRACTICE)
+        .where(PRACTICE.PUT_AWAY_AT.lt(time.atOffset(ZoneOffset.UTC)))
+        .fetch(PRACTICE.ID);
+  }
+
+  public void forget(UUID id) {
+    sent.forget(id);
+    db.deleteFrom(PRACTICE).where(PRACTICE.ID.eq(id)).execute();
   }
 
   private static Practice read(Record r) {

@@ -14,13 +14,19 @@ import fairedge.server.submission.Uploads;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -77,7 +83,9 @@ class SubmissionController {
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     Meant meant = unit == null ? null : meant(unit, up);
-    return uploads.receive(exercise, student, name, file.getBytes(), clientKey, meant);
+    try (InputStream bytes = file.getInputStream()) {
+      return uploads.receive(exercise, student, name, bytes, clientKey, meant);
+    }
   }
 
   /**
@@ -155,6 +163,22 @@ class SubmissionController {
   @GetMapping("/uploads/{id}")
   UploadView upload(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
     return uploads.state(id, student);
+  }
+
+  /** The file of an upload that failed, while it is kept. */
+  @GetMapping(value = "/uploads/{id}/file", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<InputStreamResource> file(
+      @PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
+    Uploads.KeptFile file = uploads.kept(id, account);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(file.name(), StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .contentLength(file.size())
+        .body(new InputStreamResource(file.bytes()));
   }
 
   @DeleteMapping("/uploads/{id}")

@@ -5,6 +5,7 @@ import static fairedge.schema.generated.Tables.BUNDLED;
 import static fairedge.schema.generated.Tables.UPLOAD;
 import static org.jooq.impl.DSL.inline;
 
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.BundleView.EntryView;
 import fairedge.server.submission.UploadView.Stage;
@@ -18,23 +19,30 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Files that an instructor brought for a class, until it is said whose they are. */
 @Repository
 public class BundleStore {
   private final DSLContext db;
   private final Json json;
+  private final SentFiles sent;
 
-  BundleStore(DSLContext db, Json json) {
+  BundleStore(DSLContext db, Json json, SentFiles sent) {
     this.db = db;
     this.json = json;
+    this.sent = sent;
   }
 
   /** Who brought what for which exercise. */
   public record Bundle(UUID id, UUID exerciseId, UUID instructorId) {}
 
-  /** A file whose it is said to be, to be handed in. */
-  public record File(String path, byte[] bytes) {}
+  /**
+   * A file whose it is said to be, to be handed in.
+   *
+   * @param id by which its bytes are kept
+   */
+  public record File(UUID id, String path, long size) {}
 
   public void insert(Bundle bundle, UUID clientKey, Instant now) {
     db.insertInto(BUNDLE)
@@ -52,8 +60,8 @@ public class BundleStore {
         .set(BUNDLED.BUNDLE_ID, bundle)
         .set(BUNDLED.NUMBER, number)
         .set(BUNDLED.PATH, file.path())
-        .set(BUNDLED.SIZE, (long) file.bytes().length)
-        .set(BUNDLED.BYTES, file.bytes())
+        .set(BUNDLED.SIZE, file.size())
+        .set(BUNDLED.FILE, file.id())
         .set(BUNDLED.STUDENT_ID, student)
         .set(BUNDLED.DOUBT, doubt)
         .execute();
@@ -98,7 +106,8 @@ public class BundleStore {
             BUNDLED.DOUBT,
             UPLOAD.STAGE,
             UPLOAD.PROBLEM,
-            UPLOAD.SUBMISSION_ID)
+            UPLOAD.SUBMISSION_ID,
+            BUNDLED.FILE)
         .from(BUNDLED)
         .leftJoin(UPLOAD)
         .on(UPLOAD.ID.eq(BUNDLED.UPLOAD_ID))
@@ -113,15 +122,16 @@ public class BundleStore {
                 r.value5(),
                 r.value6() == null ? null : Stage.valueOf(r.value6()),
                 r.value7() == null ? null : json.read(r.value7(), UploadProblem.class),
+                r.value7() != null && sent.has(r.value9()) ? r.value9() : null,
                 r.value8()));
   }
 
   /** A file that is not handed in yet. */
   public Optional<File> file(UUID bundle, int number) {
-    return db.select(BUNDLED.PATH, BUNDLED.BYTES)
+    return db.select(BUNDLED.FILE, BUNDLED.PATH, BUNDLED.SIZE)
         .from(BUNDLED)
-        .where(BUNDLED.BUNDLE_ID.eq(bundle), BUNDLED.NUMBER.eq(number), BUNDLED.BYTES.isNotNull())
-        .fetchOptional(r -> new File(r.value1(), r.value2()));
+        .where(BUNDLED.BUNDLE_ID.eq(bundle), BUNDLED.NUMBER.eq(number), BUNDLED.UPLOAD_ID.isNull())
+        .fetchOptional(r -> new File(r.value1(), r.value2(), r.value3()));
   }
 
   /** Says whose a file is, and on which way in. */
@@ -129,14 +139,21 @@ public class BundleStore {
     db.update(BUNDLED)
         .set(BUNDLED.STUDENT_ID, student)
         .set(BUNDLED.UPLOAD_ID, upload)
-        .setNull(BUNDLED.BYTES)
         .setNull(BUNDLED.DOUBT)
         .where(BUNDLED.BUNDLE_ID.eq(bundle), BUNDLED.NUMBER.eq(number))
         .execute();
   }
 
   /** Files of which nobody said whose they are are not kept for ever. */
+  @Transactional
   public int forgetBefore(Instant time) {
+    db.select(BUNDLED.FILE)
+        .from(BUNDLED)
+        .join(BUNDLE)
+        .on(BUNDLE.ID.eq(BUNDLED.BUNDLE_ID))
+        .where(BUNDLE.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)), BUNDLED.UPLOAD_ID.isNull())
+        .fetch(BUNDLED.FILE)
+        .forEach(sent::forget);
     return db.deleteFrom(BUNDLE)
         .where(BUNDLE.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)))
         .execute();

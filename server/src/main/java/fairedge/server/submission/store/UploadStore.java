@@ -13,6 +13,7 @@ import static org.jooq.impl.DSL.selectOne;
 import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Meant;
 import fairedge.core.format.Meant.Up;
+import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.UploadView.Question;
 import fairedge.server.submission.UploadView.Stage;
@@ -27,6 +28,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Files on their way in. */
 @Repository
@@ -35,19 +37,26 @@ public class UploadStore {
 
   private final DSLContext db;
   private final Json json;
+  private final SentFiles sent;
 
-  UploadStore(DSLContext db, Json json) {
+  UploadStore(DSLContext db, Json json, SentFiles sent) {
     this.db = db;
     this.json = json;
+    this.sent = sent;
   }
 
-  /** How far a file is; its bytes apart. */
+  /**
+   * How far a file is; its bytes are kept under its id.
+   *
+   * @param size of the file, in bytes
+   */
   public record Upload(
       UUID id,
       UUID exerciseId,
       UUID studentId,
       UUID clientKey,
       String fileName,
+      long size,
       Stage stage,
       double share,
       @Nullable UUID submissionId,
@@ -58,15 +67,17 @@ public class UploadStore {
   /**
    * A file that comes in.
    *
+   * @param id by which its bytes are kept
    * @param asks whether the student may be asked how it is meant
    * @param meant how it is meant, where that is known
    */
   public record Incoming(
+      UUID id,
       UUID exercise,
       UUID student,
       UUID clientKey,
       String fileName,
-      byte[] bytes,
+      long size,
       boolean asks,
       @Nullable Meant meant) {}
 
@@ -76,16 +87,15 @@ public class UploadStore {
     db.fetch("select pg_advisory_xact_lock({0})", inline(key));
   }
 
-  public void insert(UUID id, Incoming file, Instant now) {
+  public void insert(Incoming file, Instant now) {
     Meant meant = file.meant();
     db.insertInto(UPLOAD)
-        .set(UPLOAD.ID, id)
+        .set(UPLOAD.ID, file.id())
         .set(UPLOAD.EXERCISE_ID, file.exercise())
         .set(UPLOAD.STUDENT_ID, file.student())
         .set(UPLOAD.CLIENT_KEY, file.clientKey())
         .set(UPLOAD.FILE_NAME, file.fileName())
-        .set(UPLOAD.SIZE, (long) file.bytes().length)
-        .set(UPLOAD.BYTES, file.bytes())
+        .set(UPLOAD.SIZE, file.size())
         .set(UPLOAD.STAGE, Stage.waiting.name())
         .set(UPLOAD.ASKS, file.asks())
         .set(UPLOAD.UNIT, meant == null ? null : meant.unit().name())
@@ -109,6 +119,7 @@ public class UploadStore {
             UPLOAD.STUDENT_ID,
             UPLOAD.CLIENT_KEY,
             UPLOAD.FILE_NAME,
+            UPLOAD.SIZE,
             UPLOAD.STAGE,
             UPLOAD.SHARE,
             UPLOAD.SUBMISSION_ID,
@@ -125,14 +136,15 @@ public class UploadStore {
                 r.value3(),
                 r.value4(),
                 r.value5(),
-                Stage.valueOf(r.value6()),
-                r.value7(),
+                r.value6(),
+                Stage.valueOf(r.value7()),
                 r.value8(),
-                r.value9().toInstant(),
-                r.value10(),
-                r.value11() == null
+                r.value9(),
+                r.value10().toInstant(),
+                r.value11(),
+                r.value12() == null
                     ? null
-                    : new Meant(LengthUnit.valueOf(r.value11()), Up.valueOf(r.value12()))));
+                    : new Meant(LengthUnit.valueOf(r.value12()), Up.valueOf(r.value13()))));
   }
 
   /** How many bytes of files a student has sent since a time. */
@@ -157,14 +169,6 @@ public class UploadStore {
 
   public int underWay(UUID student) {
     return db.fetchCount(UPLOAD, UPLOAD.STUDENT_ID.eq(student), UPLOAD.STAGE.notIn(OVER));
-  }
-
-  /** The file itself, while it is kept. */
-  public Optional<byte[]> bytes(UUID id) {
-    return db.select(UPLOAD.BYTES)
-        .from(UPLOAD)
-        .where(UPLOAD.ID.eq(id), UPLOAD.BYTES.isNotNull())
-        .fetchOptional(UPLOAD.BYTES);
   }
 
   public UploadProblem problem(UUID id) {
@@ -206,12 +210,13 @@ public class UploadStore {
   public void cancelAsking(UUID exercise, UUID student) {
     db.update(UPLOAD)
         .set(UPLOAD.STAGE, Stage.cancelled.name())
-        .setNull(UPLOAD.BYTES)
         .where(
             UPLOAD.EXERCISE_ID.eq(exercise),
             UPLOAD.STUDENT_ID.eq(student),
             UPLOAD.STAGE.eq(Stage.asking.name()))
-        .execute();
+        .returning(UPLOAD.ID)
+        .fetch(UPLOAD.ID)
+        .forEach(sent::forget);
   }
 
   /** Counts a run that was begun and has not ended: a node that dies with it leaves it counted. */
@@ -249,36 +254,42 @@ public class UploadStore {
         == 1;
   }
 
+  @Transactional
   public void fail(UUID id, UploadProblem problem) {
-    db.update(UPLOAD)
-        .set(UPLOAD.STAGE, Stage.failed.name())
-        .set(UPLOAD.PROBLEM, json.write(problem))
-        .setNull(UPLOAD.BYTES)
-        .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
-        .execute();
+    if (failAndKeep(id, problem)) {
+      sent.forget(id);
+    }
   }
 
-  /** The same; its bytes are kept for a look at what is wrong with it. */
-  public void failAndKeep(UUID id, UploadProblem problem) {
-    db.update(UPLOAD)
-        .set(UPLOAD.STAGE, Stage.failed.name())
-        .set(UPLOAD.PROBLEM, json.write(problem))
-        .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
-        .execute();
-  }
-
-  /** Lets go of the bytes of files that were over before a time. */
-  public int forgetBytesBefore(Instant time) {
+  /** The same; its bytes are kept for a look at what is wrong with it. False if it was over. */
+  public boolean failAndKeep(UUID id, UploadProblem problem) {
     return db.update(UPLOAD)
-        .setNull(UPLOAD.BYTES)
-        .where(
-            UPLOAD.BYTES.isNotNull(),
-            UPLOAD.STAGE.in(OVER),
-            UPLOAD.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)))
-        .execute();
+            .set(UPLOAD.STAGE, Stage.failed.name())
+            .set(UPLOAD.PROBLEM, json.write(problem))
+            .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
+            .execute()
+        == 1;
   }
 
-  /** Lets go of uploads that came to nothing before a time. */
+  /** Lets go of the bytes of files that had failed before a time. */
+  @Transactional
+  public int forgetBytesBefore(Instant time) {
+    List<UUID> kept =
+        db
+            .select(UPLOAD.ID)
+            .from(UPLOAD)
+            .where(
+                UPLOAD.STAGE.eq(Stage.failed.name()),
+                UPLOAD.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)))
+            .fetch(UPLOAD.ID)
+            .stream()
+            .filter(sent::has)
+            .toList();
+    kept.forEach(sent::forget);
+    return kept.size();
+  }
+
+  /** Lets go of uploads that came to nothing before a time; their bytes went before. */
   public int forgetFailedBefore(Instant time) {
     return db.deleteFrom(UPLOAD)
         .where(
@@ -288,23 +299,31 @@ public class UploadStore {
         .execute();
   }
 
+  @Transactional
   public void cancel(UUID id) {
-    db.update(UPLOAD)
-        .set(UPLOAD.STAGE, Stage.cancelled.name())
-        .setNull(UPLOAD.BYTES)
-        .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
-        .execute();
+    int cancelled =
+        db.update(UPLOAD)
+            .set(UPLOAD.STAGE, Stage.cancelled.name())
+            .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
+            .execute();
+    if (cancelled == 1) {
+      sent.forget(id);
+    }
   }
 
   /** Ends it in a submission; false if it was over before. */
+  @Transactional
   public boolean finish(UUID id, UUID submission) {
-    return db.update(UPLOAD)
+    int finished =
+        db.update(UPLOAD)
             .set(UPLOAD.STAGE, Stage.done.name())
             .set(UPLOAD.SHARE, 1.0)
             .set(UPLOAD.SUBMISSION_ID, submission)
-            .setNull(UPLOAD.BYTES)
             .where(UPLOAD.ID.eq(id), UPLOAD.STAGE.notIn(OVER))
-            .execute()
-        == 1;
+            .execute();
+    if (finished == 1) {
+      sent.forget(id);
+    }
+    return finished == 1;
   }
 }
