@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.cut.PlaneSides.Side;
 import fairedge.core.fill.EndFill;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
@@ -8,6 +9,8 @@ import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,62 +19,31 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What happens to the two sides of a plane once all faces across it are cut. A face that lies in
- * the plane goes with the side to which a neighbour of it belongs, ahead first. Cost: the mesh.
+ * What happens to the two sides of a plane once all faces across it are cut. Which face is on which
+ * side {@link PlaneSides} tells. A patch in the plane that belongs to both closes the side that is
+ * kept, turned so that it is wound like what it closes; taken apart, each side has one of its own.
+ * Cost: the mesh.
  */
 final class Parting {
   private final MeshEdit edit;
   private final Mesh mesh;
   private final FlatPlane plane;
-  private final double merge;
+  private final PlaneSides sides;
+
+  /** Faces that were laid for the side behind. */
+  private final BitSet laidBehind = new BitSet();
 
   Parting(MeshEdit edit, FlatPlane plane, double merge) {
     this.edit = edit;
     this.mesh = edit.mesh();
     this.plane = plane;
-    this.merge = merge;
+    this.sides = new PlaneSides(mesh, plane, merge);
   }
 
-  private int sideOf(int v) {
-    double d = plane.distance(mesh.position(v));
-    return Math.abs(d) <= merge || Double.isNaN(d) ? 0 : d > 0 ? 1 : -1;
-  }
-
-  /** 1 ahead, -1 behind, 0 in the plane. */
-  private int sideOfFace(int f) {
-    int side = 0;
-    for (int v : mesh.vertices(f)) {
-      int here = sideOf(v);
-      if (here != 0 && side != 0 && here != side) {
-        throw Refusal.because(
-            "This face could not be cut through, so the sides can't be parted.", Element.face(f));
-      }
-      side = here == 0 ? side : here;
-    }
-    return side;
-  }
-
-  private boolean isAhead(int f) {
-    int side = sideOfFace(f);
-    if (side != 0) {
-      return side > 0;
-    }
-    int c = mesh.firstCorner(f);
-    for (int i = mesh.size(f); i > 0; i--) {
-      for (int g : mesh.facesOn(mesh.edgeOf(c))) {
-        if (sideOfFace(g) > 0) {
-          return true;
-        }
-      }
-      c = mesh.next(c);
-    }
-    return false;
-  }
-
-  private List<Integer> faces(boolean ahead) {
+  private List<Integer> faces(Side side) {
     List<Integer> found = new ArrayList<>();
     for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && isAhead(f) == ahead) {
+      if (mesh.hasFace(f) && !laidBehind.get(f) && sides.of(f) == side) {
         found.add(f);
       }
     }
@@ -82,13 +54,14 @@ final class Parting {
    * @throws Refusal.Raised if one side has no face
    */
   void requireTwoSides() {
-    if (faces(true).isEmpty() || faces(false).isEmpty()) {
+    if (!sides.areTwo()) {
       throw Refusal.because("All of the model lies on one side of the plane.");
     }
   }
 
   void keep(boolean ahead, EndFill.@Nullable With ends) {
-    Pruning.removeFaces(edit, faces(!ahead));
+    Pruning.removeFaces(edit, faces(ahead ? Side.BEHIND : Side.AHEAD));
+    turnLikeNeighbours(faces(Side.BOTH));
     if (ends != null) {
       close(ahead, ends);
     }
@@ -96,31 +69,34 @@ final class Parting {
 
   /** Gives the side behind vertices and edges of its own along the plane. */
   void takeApart(EndFill.@Nullable With ends) {
-    List<Integer> behind = faces(false);
+    List<Integer> both = faces(Side.BOTH);
     Map<Integer, Integer> twins = twins();
+    for (int f : both) {
+      laidBehind.set(Pruning.layFace(edit, twinned(f, twins), f));
+    }
     TreeSet<Integer> left = new TreeSet<>();
-    for (int f : behind) {
-      int[] ring = mesh.vertices(f);
-      boolean touched = false;
-      for (int i = 0; i < ring.length; i++) {
-        Integer twin = twins.get(ring[i]);
-        touched |= twin != null;
-        ring[i] = twin == null ? ring[i] : twin;
-      }
-      if (touched) {
-        int c = mesh.firstCorner(f);
-        for (int i = mesh.size(f); i > 0; i--) {
-          left.add(mesh.edgeOf(c));
-          c = mesh.next(c);
+    for (int f : faces(Side.BEHIND)) {
+      int[] ring = twinned(f, twins);
+      if (!Arrays.equals(ring, mesh.vertices(f))) {
+        for (int e : mesh.edges(f)) {
+          left.add(e);
         }
         Pruning.relay(edit, f, ring);
       }
     }
     Pruning.removeBare(edit, left);
+    turnLikeNeighbours(both);
+    turnLikeNeighbours(laidBehind.stream().boxed().toList());
     if (ends != null) {
       close(true, ends);
       close(false, ends);
     }
+  }
+
+  private int[] twinned(int face, Map<Integer, Integer> twins) {
+    int[] ring = mesh.vertices(face);
+    Arrays.setAll(ring, i -> twins.getOrDefault(ring[i], ring[i]));
+    return ring;
   }
 
   /** A twin for every vertex in the plane that both sides use. */
@@ -128,7 +104,7 @@ final class Parting {
     Map<Integer, Integer> twins = new LinkedHashMap<>();
     int end = mesh.vertexEnd();
     for (int v = 0; v < end; v++) {
-      if (mesh.hasVertex(v) && sideOf(v) == 0 && isShared(v)) {
+      if (mesh.hasVertex(v) && sides.isInPlane(v) && isShared(v)) {
         twins.put(v, edit.makeVertex(mesh.position(v)));
       }
     }
@@ -139,11 +115,44 @@ final class Parting {
     boolean ahead = false;
     boolean behind = false;
     for (int f : mesh.facesAt(v)) {
-      boolean here = isAhead(f);
-      ahead |= here;
-      behind |= !here;
+      ahead |= sides.of(f) != Side.BEHIND;
+      behind |= sides.of(f) != Side.AHEAD;
     }
     return ahead && behind;
+  }
+
+  /** Turns those that are wound unlike most of the faces that they came to lie beside. */
+  private void turnLikeNeighbours(List<Integer> patches) {
+    BitSet left = new BitSet();
+    patches.forEach(left::set);
+    BitSet own = (BitSet) left.clone();
+    for (int f = left.nextSetBit(0); f >= 0; f = left.nextSetBit(f)) {
+      List<Integer> patch = sides.takePatch(f, left);
+      int unlike = 0;
+      for (int g : patch) {
+        for (int e : mesh.edges(g)) {
+          boolean isBorder = mesh.isTwoSided(e) && hasOther(e, own);
+          unlike += !isBorder ? 0 : sides.isWoundTwice(e) ? 1 : -1;
+        }
+      }
+      if (unlike > 0) {
+        patch.forEach(this::turn);
+      }
+    }
+  }
+
+  private boolean hasOther(int edge, BitSet own) {
+    return Arrays.stream(mesh.facesOn(edge)).anyMatch(f -> !own.get(f));
+  }
+
+  private void turn(int face) {
+    int[] ring = mesh.vertices(face);
+    int n = ring.length;
+    int[] turned = new int[n];
+    int[] from = new int[n];
+    Arrays.setAll(from, i -> Math.floorMod(-i, n));
+    Arrays.setAll(turned, i -> ring[from[i]]);
+    edit.reshapeFace(face, turned, from);
   }
 
   /** Closes the open ends of one side that lie in the plane. */
@@ -154,8 +163,8 @@ final class Parting {
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       if (!mesh.hasEdge(e)
           || mesh.uses(e) != 1
-          || sideOf(mesh.first(e)) != 0
-          || sideOf(mesh.second(e)) != 0) {
+          || !isInPlane(mesh.first(e))
+          || !isInPlane(mesh.second(e))) {
         continue;
       }
       int c = mesh.cornerOn(e);
@@ -175,6 +184,15 @@ final class Parting {
       Vec3 outwards = ahead ? plane.normal().times(-1) : plane.normal();
       EndFill.close(edit, rings, outwards, with, like);
     }
+  }
+
+  /** Also of one that was made to be the twin of another. */
+  private boolean isInPlane(int v) {
+    return sides.isInPlane(v);
+  }
+
+  private boolean isAhead(int face) {
+    return !laidBehind.get(face) && sides.of(face) != Side.BEHIND;
   }
 
   private static List<int[]> rings(Map<Integer, Integer> next, TreeSet<Integer> starts) {

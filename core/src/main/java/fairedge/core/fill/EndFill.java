@@ -1,5 +1,6 @@
 package fairedge.core.fill;
 
+import fairedge.core.fill.GridPlaces.Flat;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,6 +28,7 @@ public final class EndFill {
 
   private final MeshEdit edit;
   private final Mesh mesh;
+  private final Vec3 normal;
   private final Projection seen;
   private final int like;
 
@@ -40,6 +43,7 @@ public final class EndFill {
   private record Join(int outer, int hole, double length) {}
 
   private EndFill(MeshEdit edit, Vec3 normal, int like) {
+    this.normal = normal.unit();
     this.edit = edit;
     this.mesh = edit.mesh();
     this.seen = Projection.along(normal);
@@ -88,35 +92,29 @@ public final class EndFill {
       Strip.betweenRings(edit, round, hole, like);
     }
     for (int[] ring : open) {
-      int face = Pruning.layFace(edit, ring, like);
-      if (ring.length > 4 || ring.length == 3) {
-        GridFill.divide(edit, face, ring.length / 4, startFor(ring, ring.length / 4));
-      }
+      divide(Pruning.layFace(edit, ring, like), ring);
     }
   }
 
-  /** Of all starts the one whose four corners turn most, the first of equal ones. */
-  private int startFor(int[] ring, int a) {
-    int b = ring.length / 2 - a;
-    int best = 0;
-    double most = -1;
-    for (int s = 0; s < ring.length; s++) {
-      double turns = turn(ring, s) + turn(ring, s + a) + turn(ring, s + a + b);
-      turns += turn(ring, s + 2 * a + b);
-      if (turns > most + 1e-6) {
-        best = s;
-        most = turns;
+  private void divide(int face, int[] ring) {
+    if (ring.length % 2 == 1) {
+      GridFill.divide(edit, face, ring.length / 4, 0);
+    }
+    if (ring.length <= 4) {
+      return;
+    }
+    Vec3[] corners = Arrays.stream(ring).mapToObj(mesh::position).toArray(Vec3[]::new);
+    GridStarts starts = GridStarts.of(corners, Flat.of(corners, normal).orElse(null));
+    for (int a = ring.length / 4; a > 0; a--) {
+      Optional<GridPlaces> places = starts.best(a);
+      if (places.isPresent()) {
+        GridFill.divide(edit, face, places.get());
+        return;
       }
     }
-    return best;
-  }
-
-  private double turn(int[] ring, int i) {
-    int n = ring.length;
-    Vec3 p = mesh.position(ring[Math.floorMod(i - 1, n)]);
-    Vec3 q = mesh.position(ring[Math.floorMod(i, n)]);
-    Vec3 r = mesh.position(ring[Math.floorMod(i + 1, n)]);
-    return q.minus(p).angleTo(r.minus(q));
+    throw Refusal.because(
+        "No grid of quads lies in this open end without turning over: close it with a face.",
+        Element.vertex(ring[0]));
   }
 
   private Vec3 at(int[] ring, int i) {

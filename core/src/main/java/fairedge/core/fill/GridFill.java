@@ -1,5 +1,7 @@
 package fairedge.core.fill;
 
+import fairedge.core.fill.GridPlaces.Flat;
+import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Refusal;
@@ -8,14 +10,14 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
 /**
  * Divides a face with 2(a + b) corners into a times b quads. Its corners on the border stay as they
- * are; inner vertices lie on the bilinearly blended surface between the four sides (Coons,
- * "Surfaces for computer-aided design of space forms", 1967). Labels and values at corners are
- * carried from the face. Cost: the corners times the smaller of a and b, and the quads.
+ * are; where inner vertices lie {@link GridPlaces} tells. Labels and values at corners are carried
+ * from the face. Cost: the corners times the smaller of a and b, and the quads.
  */
 public final class GridFill {
   private final MeshEdit edit;
@@ -23,16 +25,16 @@ public final class GridFill {
   private final int[] ring;
   private final int a;
   private final int b;
-  private final int start;
+  private final GridPlaces places;
   private final Set<Integer> parts = new TreeSet<>();
 
-  private GridFill(MeshEdit edit, int face, int a, int start) {
+  private GridFill(MeshEdit edit, int face, GridPlaces places) {
     this.edit = edit;
     this.mesh = edit.mesh();
     this.ring = mesh.vertices(face);
-    this.a = a;
-    this.b = ring.length / 2 - a;
-    this.start = start;
+    this.a = places.a;
+    this.b = places.b;
+    this.places = places;
     parts.add(face);
   }
 
@@ -40,8 +42,9 @@ public final class GridFill {
    * @param a how many quads along the side that begins at the starting corner
    * @param start which corner of the face, counted from its first, is a corner of the grid
    * @return the quads
-   * @throws Refusal.Raised where the face has an odd number of corners, comes to a vertex twice, or
-   *     a does not leave a side of at least one quad
+   * @throws Refusal.Raised where the face has an odd number of corners, comes to a vertex twice, a
+   *     does not leave a side of at least one quad, or the face is flat and quads of it would turn
+   *     over; says then which start would do
    */
   public static List<Integer> divide(MeshEdit edit, int face, int a, int start) {
     Mesh mesh = edit.mesh();
@@ -60,7 +63,36 @@ public final class GridFill {
     if (Arrays.stream(mesh.vertices(face)).distinct().count() < n || !mesh.isMeasurable(face)) {
       throw Refusal.because("This face touches itself or has no place.", here);
     }
-    return new GridFill(edit, face, a, start).divide();
+    Polygon shape = mesh.polygon(face);
+    Vec3[] corners = new Vec3[n];
+    Arrays.setAll(corners, shape::corner);
+    GridPlaces blended = GridPlaces.blended(corners, a, start);
+    Flat plane = Flat.of(corners, shape.normal()).orElse(null);
+    GridPlaces places = plane == null ? blended : blended.unfolded(plane).orElse(null);
+    if (places == null) {
+      throw turnsOver(mesh.vertices(face), GridStarts.of(corners, plane).best(a), blended);
+    }
+    return divide(edit, face, places);
+  }
+
+  /** The same with places that are known to do. */
+  static List<Integer> divide(MeshEdit edit, int face, GridPlaces places) {
+    return new GridFill(edit, face, places).divide();
+  }
+
+  private static Refusal.Raised turnsOver(
+      int[] ring, Optional<GridPlaces> other, GridPlaces asked) {
+    if (other.isEmpty()) {
+      return Refusal.because(
+          "No grid of %d by %d quads lies in this form without turning over: part it first."
+              .formatted(asked.a, asked.b),
+          Element.vertex(ring[Math.floorMod(asked.start, ring.length)]));
+    }
+    int further = Math.floorMod(other.get().start - asked.start, ring.length);
+    return Refusal.because(
+        "Begun at this corner, quads turn over. Begun %d %s further on, none does."
+            .formatted(further, further == 1 ? "corner" : "corners"),
+        Element.vertex(ring[Math.floorMod(other.get().start, ring.length)]));
   }
 
   private List<Integer> divide() {
@@ -85,33 +117,19 @@ public final class GridFill {
   }
 
   private int at(int i) {
-    return ring[Math.floorMod(start + i, ring.length)];
+    return ring[Math.floorMod(places.start + i, ring.length)];
   }
 
   private void splitColumn(int[][] grid, int i) {
     List<Vec3> bends = new ArrayList<>();
     for (int j = 1; j < b; j++) {
-      bends.add(blended(i, j));
+      bends.add(places.at(i, j));
     }
     int made = mesh.vertexEnd();
     split(grid[i][0], grid[i][b], bends);
     for (int j = 1; j < b; j++) {
       grid[i][j] = made++;
     }
-  }
-
-  private Vec3 blended(int i, int j) {
-    double u = (double) i / a;
-    double v = (double) j / b;
-    Vec3 rows = place(i).towards(place(2 * a + b - i), v);
-    Vec3 columns = place(-j).towards(place(a + j), u);
-    Vec3 corners =
-        place(0).towards(place(a), u).towards(place(2 * a + b).towards(place(a + b), u), v);
-    return rows.plus(columns).minus(corners);
-  }
-
-  private Vec3 place(int i) {
-    return mesh.position(at(i));
   }
 
   private void split(int from, int to, List<Vec3> bends) {

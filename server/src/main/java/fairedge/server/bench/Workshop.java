@@ -39,7 +39,8 @@ import org.springframework.stereotype.Component;
 @Component
 class Workshop {
   private static final Logger log = LoggerFactory.getLogger(Workshop.class);
-  private static final long LARGEST = 800_000_000;
+  private static final long LARGEST = Math.min(800_000_000, Runtime.getRuntime().maxMemory() / 3);
+
   private static final int BYTES_PER_CORNER = 130;
 
   /** With more faces than these, a step waits for its check only if that is quick. */

@@ -19,6 +19,9 @@ import org.springframework.stereotype.Service;
 public class SentFiles {
   private static final int PART = 1 << 20;
 
+  /** Files of more parts than these are large. */
+  private static final int LARGE = 16;
+
   private final SentStore store;
 
   SentFiles(SentStore store) {
@@ -48,7 +51,12 @@ public class SentFiles {
 
   /** Whether there is something kept of it. */
   public boolean has(UUID file) {
-    return store.has(file);
+    return store.has(file, 0);
+  }
+
+  /** Whether it is so large that no other such is to be read beside it. */
+  public boolean isLarge(UUID file) {
+    return store.has(file, LARGE);
   }
 
   public void forget(UUID file) {

@@ -6,6 +6,7 @@ import java.util.UUID;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -15,7 +16,8 @@ import org.springframework.stereotype.Component;
 /**
  * A job on something that may be dear beyond all expectation. Each is first tried for a short
  * while; what takes longer goes on where the slow ones go, so that it is overtaken by what is soon
- * done; what takes too long is given up. Work that nobody wants any more is ended under way.
+ * done; what takes too long is given up. Of what takes much memory a node does one at a time. Work
+ * that nobody wants any more is ended under way.
  */
 public abstract class PacedJob implements Job {
   private static final Logger log = LoggerFactory.getLogger(PacedJob.class);
@@ -37,6 +39,7 @@ public abstract class PacedJob implements Job {
     private final SlowLane slow;
     private final Duration quick;
     private final Duration longest;
+    private final Semaphore large = new Semaphore(1);
     private final ScheduledExecutorService watch =
         Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().name("job-watch").daemon().factory());
@@ -66,6 +69,11 @@ public abstract class PacedJob implements Job {
   /** Whether nothing is to be done about it any more: it is done, or not wanted. */
   protected abstract boolean isOver(UUID id);
 
+  /** Whether it takes so much memory that a node does only one such at a time. */
+  protected boolean isLarge(UUID id) {
+    return false;
+  }
+
   /** Does the work, asking now and then whether it may go on ({@link Effort#check}). */
   protected abstract void work(UUID id) throws Exception;
 
@@ -84,6 +92,20 @@ public abstract class PacedJob implements Job {
     if (isOver(id)) {
       return Ended.DONE;
     }
+    boolean isLarge = isLarge(id);
+    if (isLarge && !pace.large.tryAcquire()) {
+      return Ended.LATER;
+    }
+    try {
+      return paced(id, run);
+    } finally {
+      if (isLarge) {
+        pace.large.release();
+      }
+    }
+  }
+
+  private Ended paced(UUID id, String run) {
     if (!run.endsWith(PATIENT)) {
       if (!isDone(id, pace.quick) && !isOver(id)) {
         waits(id);

@@ -5,6 +5,7 @@ import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Limits;
 import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
+import fairedge.server.meshfile.FileLimits;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
 import fairedge.server.practice.PracticeView.PieceStage;
@@ -16,7 +17,6 @@ import java.time.Duration;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** Reads and draws a file that somebody wants to practise on. */
@@ -31,16 +31,12 @@ class PracticeJob extends PacedJob {
   private final Limits limits;
 
   PracticeJob(
-      PracticeStore store,
-      Practices practices,
-      SentFiles sent,
-      Pace pace,
-      @Value("${fair-edge.limits.faces}") int mostFaces) {
+      PracticeStore store, Practices practices, SentFiles sent, Pace pace, FileLimits limits) {
     super(pace);
     this.store = store;
     this.practices = practices;
     this.sent = sent;
-    this.limits = Limits.ofFaces(mostFaces);
+    this.limits = limits.limits();
   }
 
   @Override
@@ -52,6 +48,11 @@ class PracticeJob extends PacedJob {
   @Override
   protected boolean isOver(UUID id) {
     return store.piece(id).filter(p -> p.stage() == PieceStage.reading).isEmpty();
+  }
+
+  @Override
+  protected boolean isLarge(UUID id) {
+    return sent.isLarge(id);
   }
 
   @Override
@@ -87,6 +88,15 @@ class PracticeJob extends PacedJob {
           id,
           new PracticeProblem(
               String.valueOf(bad.getMessage()), bad.line(), bad.found(), bad.expected()));
+    } else if (why instanceof OutOfMemoryError) {
+      log.error("the practice file {} took more memory than there is", id, why);
+      store.fail(
+          id,
+          new PracticeProblem(
+              "This mesh takes more memory than this server has.",
+              0,
+              "a mesh that is too large",
+              "a mesh of fewer faces"));
     } else {
       log.error("the practice file {} failed", id, why);
       store.fail(

@@ -8,6 +8,7 @@ import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.meshfile.FileLimits;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
 import fairedge.server.submission.UploadView.Stage;
@@ -23,7 +24,6 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -56,13 +56,13 @@ class UploadJob extends PacedJob {
       Exercises exercises,
       SentFiles sent,
       Pace pace,
-      @Value("${fair-edge.limits.faces}") int mostFaces) {
+      FileLimits limits) {
     super(pace);
     this.store = store;
     this.submissions = submissions;
     this.exercises = exercises;
     this.sent = sent;
-    this.limits = Limits.ofFaces(mostFaces);
+    this.limits = limits.limits();
   }
 
   /** The student does not want it any more. */
@@ -82,6 +82,11 @@ class UploadJob extends PacedJob {
   @Override
   protected boolean isOver(UUID id) {
     return store.isOver(id);
+  }
+
+  @Override
+  protected boolean isLarge(UUID id) {
+    return sent.isLarge(id);
   }
 
   @Override
@@ -131,6 +136,17 @@ class UploadJob extends PacedJob {
               id,
               new UploadProblem(
                   String.valueOf(bad.getMessage()), bad.line(), bad.found(), bad.expected()));
+      case OutOfMemoryError tooLarge -> {
+        log.error("upload {} took more memory than there is", id, tooLarge);
+        store.failAndKeep(
+            id,
+            new UploadProblem(
+                "This mesh takes more memory than this server has. The file is kept, so that"
+                    + " somebody can have a look at it.",
+                0,
+                "a mesh that is too large",
+                "a mesh of fewer faces"));
+      }
       case Cancelled cancelled -> log.info("upload {} was cancelled", id);
       default -> {
         log.error("upload {} failed", id, why);

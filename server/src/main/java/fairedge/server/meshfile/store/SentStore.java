@@ -31,8 +31,8 @@ public class SentStore {
         .fetchOptional(SENT_PART.BYTES);
   }
 
-  public boolean has(UUID file) {
-    return db.fetchExists(SENT_PART, SENT_PART.FILE.eq(file));
+  public boolean has(UUID file, int number) {
+    return db.fetchExists(SENT_PART, SENT_PART.FILE.eq(file).and(SENT_PART.NUMBER.eq(number)));
   }
 
   public void delete(UUID file) {
