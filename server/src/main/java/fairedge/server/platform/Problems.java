@@ -1,9 +1,6 @@
 package fairedge.server.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
-import java.sql.SQLException;
-import java.sql.SQLTransientConnectionException;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -84,9 +81,9 @@ class Problems extends ResponseEntityExceptionHandler {
     Trouble trouble = Trouble.of(bug);
     if (trouble != null) {
       log.error("request {} {}: {}", request.getMethod(), request.getRequestURI(), trouble, bug);
-      ProblemDetail detail = ProblemDetail.forStatusAndDetail(trouble.status, trouble.words);
-      detail.setTitle(trouble.title);
-      return ResponseEntity.status(trouble.status).body(detail);
+      ProblemDetail detail = ProblemDetail.forStatusAndDetail(trouble.status(), trouble.words());
+      detail.setTitle(trouble.title());
+      return ResponseEntity.status(trouble.status()).body(detail);
     }
     log.error("request {} {} failed", request.getMethod(), request.getRequestURI(), bug);
     ProblemDetail detail =
@@ -95,50 +92,6 @@ class Problems extends ResponseEntityExceptionHandler {
             "Something went wrong on our side; nothing that was confirmed is lost. Request " + id);
     detail.setTitle("Our mistake");
     return ResponseEntity.internalServerError().body(detail);
-  }
-
-  /** What is wrong with the machine and not with us, by what PostgreSQL says of it. */
-  private enum Trouble {
-    DISK_FULL(
-        HttpStatus.INSUFFICIENT_STORAGE,
-        "No room",
-        "The server has no room left to keep this. Nothing that was confirmed is lost; try again"
-            + " once whoever looks after it has made room."),
-    DATABASE_AWAY(
-        HttpStatus.SERVICE_UNAVAILABLE,
-        "Away for a moment",
-        "The server can't reach its database. Nothing that was confirmed is lost; try again in a"
-            + " moment.");
-
-    private final HttpStatus status;
-    private final String title;
-    private final String words;
-
-    Trouble(HttpStatus status, String title, String words) {
-      this.status = status;
-      this.title = title;
-      this.words = words;
-    }
-
-    static @Nullable Trouble of(Throwable bug) {
-      for (Throwable cause = bug; cause != null; cause = cause.getCause()) {
-        String state = cause instanceof SQLException sql ? sql.getSQLState() : null;
-        boolean isFull =
-            state != null && state.startsWith("53") && !state.equals("53300")
-                || cause instanceof IOException
-                    && String.valueOf(cause.getMessage()).contains("No space left");
-        if (isFull) {
-          return DISK_FULL;
-        }
-        boolean isAway =
-            state != null && (state.startsWith("08") || state.startsWith("57P"))
-                || cause instanceof SQLTransientConnectionException;
-        if (isAway) {
-          return DATABASE_AWAY;
-        }
-      }
-      return null;
-    }
   }
 
   @Override

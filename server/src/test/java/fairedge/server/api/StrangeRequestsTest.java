@@ -241,6 +241,26 @@ class StrangeRequestsTest {
   }
 
   @Test
+  void databaseThatIsAway_isTold_andFoundAgainByItself() throws Exception {
+    try (Database lost = new Database();
+        Application without =
+            Application.on(lost, 0, "--spring.datasource.hikari.connection-timeout=1000")) {
+      Client ines = Client.signedIn(without, "ines");
+      Client nobody = new Client(without);
+      try (AutoCloseable away = lost.away()) {
+        assertThat(ines.get("/api/my-work").is(503).detail()).contains("can't reach its database");
+        nobody.post("/api/session", Map.of("signIn", "ines", "password", "x")).is(503);
+        ines.get("/api/nothing").is(503);
+      }
+      // Those who look for it look less and less often while it is away.
+      for (int i = 0; ines.get("/api/my-work").status() == 503; i++) {
+        assertThat(i).isLessThan(60);
+      }
+      ines.get("/api/my-work").is(200);
+    }
+  }
+
+  @Test
   void whatAStudent_andAClass_mayHandInWithinADay_isCounted() {
     byte[] file = ("v 0 0 0\n".repeat(875) + "f 1 2 3\n").getBytes(StandardCharsets.US_ASCII);
     rune.upload(exercise, "x.obj", file, UUID.randomUUID()).is(202);

@@ -54,6 +54,15 @@ public final class Database implements AutoCloseable {
     run(url(), sql);
   }
 
+  /** Nobody gets to it, and whoever was there is sent away, until what comes back is closed. */
+  public AutoCloseable away() {
+    run(SERVER, "alter database " + name + " with allow_connections false");
+    run(
+        SERVER,
+        "select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + name + "'");
+    return () -> run(SERVER, "alter database " + name + " with allow_connections true");
+  }
+
   /** Runs a statement in a transaction that goes on, with its locks, until it is closed. */
   public AutoCloseable hold(String sql) {
     try {
