@@ -18,10 +18,7 @@ import fairedge.server.submission.store.UploadStore.Upload;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
-import java.util.HashSet;
-import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -45,10 +42,7 @@ class UploadJob extends PacedJob {
   private final Exercises exercises;
   private final SentFiles sent;
   private final Limits limits;
-  private final Set<UUID> running = new HashSet<>();
-
-  /** The one that is counted as having a node for itself. */
-  private @Nullable UUID alone;
+  private final Alone alone;
 
   UploadJob(
       UploadStore store,
@@ -62,6 +56,7 @@ class UploadJob extends PacedJob {
     this.submissions = submissions;
     this.exercises = exercises;
     this.sent = sent;
+    this.alone = new Alone(store::countTry, store::uncountTry);
     this.limits = limits.limits();
   }
 
@@ -101,11 +96,11 @@ class UploadJob extends PacedJob {
                   + " why."));
       return;
     }
-    begin(id);
+    alone.begin(id);
     try {
       handIn(upload);
     } finally {
-      end(id);
+      alone.end(id);
     }
   }
 
@@ -154,34 +149,6 @@ class UploadJob extends PacedJob {
             id,
             ourMistake("Something went wrong on our side. Hand the file in again. Upload " + id));
       }
-    }
-  }
-
-  /**
-   * A node that dies says something of a file only if nothing else was at work: that one is
-   * counted, until it ends or another begins.
-   */
-  private synchronized void begin(UUID upload) {
-    running.add(upload);
-    if (running.size() == 1) {
-      store.countTry(upload);
-      alone = upload;
-    } else {
-      uncount();
-    }
-  }
-
-  private synchronized void end(UUID upload) {
-    running.remove(upload);
-    if (upload.equals(alone)) {
-      uncount();
-    }
-  }
-
-  private void uncount() {
-    if (alone != null) {
-      store.uncountTry(alone);
-      alone = null;
     }
   }
 
