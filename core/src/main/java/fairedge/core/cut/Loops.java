@@ -29,6 +29,9 @@ import org.jspecify.annotations.Nullable;
  * <p>Stages: find the ring; place the loops on its edges; cut its faces; tell.
  */
 public final class Loops {
+  /** From just inside a face, so that the edge that a way begins on is not in its way. */
+  private static final double INSIDE = 1e-6;
+
   private static final int MOST_VERTICES = 200_000;
 
   private final Site site;
@@ -223,9 +226,37 @@ public final class Loops {
               "A face on this ring touches itself.", Element.face(ring.quads().get(i)));
         }
         chords.add(new Chord(ring.quads().get(i), from.get(k), end));
+        requireInside(ring.quads().get(i), from.get(k).at(), end.at());
       }
     }
     return chords;
+  }
+
+  /** A loop across a quad that is not convex may leave it, and turn a part of it over. */
+  private void requireInside(int quad, Vec3 from, Vec3 to) {
+    if (!mesh.isMeasurable(quad)) {
+      return;
+    }
+    Polygon shape = mesh.polygon(quad);
+    boolean isInside =
+        isConvex(shape)
+            || shape.flat().containsSegment(from.towards(to, INSIDE), from.towards(to, 1 - INSIDE));
+    if (!isInside) {
+      throw Refusal.because(
+          "This quad is not convex: the loop would leave it.", Element.face(quad));
+    }
+  }
+
+  private static boolean isConvex(Polygon shape) {
+    Vec3 normal = shape.newell();
+    for (int i = 0; i < shape.size(); i++) {
+      Vec3 at = shape.corner(i);
+      Vec3 in = at.minus(shape.corner(i - 1));
+      if (in.cross(shape.corner(i + 1).minus(at)).dot(normal) < 0) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** What the loops cut past a stop. */
@@ -259,7 +290,7 @@ public final class Loops {
     return ends.stream()
             .allMatch(end -> {
               // From just inside, so that the edge that it starts on is not in the way.
-              Vec3 start = end.at().towards(corner.at(), 1e-6);
+              Vec3 start = end.at().towards(corner.at(), INSIDE);
               return flat.containsSegment(start, corner.at());
             })
         && flat.containsSegment(middle.towards(corner.at(), 1e-6), corner.at());

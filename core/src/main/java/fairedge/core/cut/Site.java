@@ -100,7 +100,7 @@ public final class Site {
     }
     BitSet told = new BitSet();
     for (int v = firstNewVertex; v < mesh().vertexEnd(); v++) {
-      for (int f : mesh().facesAt(v)) {
+      for (int f : mesh().hasVertex(v) ? mesh().facesAt(v) : new int[0]) {
         if (!allows(f) && !told.get(f)) {
           told.set(f);
           String text =

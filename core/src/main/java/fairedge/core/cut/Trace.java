@@ -7,8 +7,10 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -40,11 +42,27 @@ public final class Trace {
   private final TraceLine line;
   private final List<Chord> chords = new ArrayList<>();
 
+  /** Of each edge on which an anchor lies its ends, before it is divided. */
+  private final Map<Integer, Set<Integer>> ends = new HashMap<>();
+
+  /** The vertices that were made for anchors on edges. */
+  private final List<Integer> made = new ArrayList<>();
+
   /** A run with its anchors placed. */
   private record Placed(List<TracePoint> points, List<Node> nodes, boolean closed) {}
 
+  /** Why a piece can cut nothing. */
+  private enum Idle {
+    NO,
+    /** Both of its points are one. */
+    POINT,
+    /** It runs along an edge. */
+    EDGE
+  }
+
   /** What one segment cuts, each chord running from its first anchor's side to its second's. */
   private static final class Segment {
+    private Idle idle = Idle.NO;
     final Node from;
     final Node to;
     final View view;
@@ -67,8 +85,10 @@ public final class Trace {
       this.unseen = new ArrayList<>(unseen);
     }
 
-    static Segment empty(Node from, Node to, View view) {
-      return new Segment(from, to, view, null, List.of(), List.of());
+    static Segment empty(Node from, Node to, View view, Idle idle) {
+      Segment segment = new Segment(from, to, view, null, List.of(), List.of());
+      segment.idle = idle;
+      return segment;
     }
   }
 
@@ -90,6 +110,7 @@ public final class Trace {
       trace.findChords(run);
     }
     new FaceCutter(site.edit(), site.merge()).cut(trace.chords);
+    trace.joinIdle();
     trace.remarks.addAll(site.neighboursThatGained());
     return trace.line.result(trace.remarks);
   }
@@ -188,6 +209,13 @@ public final class Trace {
   /** Puts a vertex at every anchor on an edge; several on one edge are kept in their order. */
   private List<Placed> placeAnchors(List<TraceRun> runs) {
     EdgeSplitter splitter = new EdgeSplitter(site.edit(), merge);
+    for (TraceRun run : runs) {
+      for (TracePoint point : run.points()) {
+        if (point.anchor() instanceof Anchor.OnEdge on) {
+          ends.put(on.edge(), Set.of(mesh.first(on.edge()), mesh.second(on.edge())));
+        }
+      }
+    }
     List<Placed> placed = new ArrayList<>();
     for (TraceRun run : runs) {
       List<Integer> kept = run.kept(run.points().stream().map(p -> placeOf(p.anchor())).toList());
@@ -201,9 +229,24 @@ public final class Trace {
     splitter.splitAll();
     for (Placed run : placed) {
       run.nodes()
-          .replaceAll(n -> n instanceof Node.OnEdge on ? vertexNode(splitter.vertexAt(on)) : n);
+          .replaceAll(n -> n instanceof Node.OnEdge on ? madeNode(splitter.vertexAt(on)) : n);
     }
     return placed;
+  }
+
+  private Node madeNode(int v) {
+    made.add(v);
+    return vertexNode(v);
+  }
+
+  /** An anchor at which nothing was cut leaves no vertex in its edge. */
+  private void joinIdle() {
+    for (int v : made) {
+      boolean isIdle = v >= site.firstNewVertex() && mesh.hasVertex(v);
+      if (isIdle && mesh.edgesAt(v).length == 2) {
+        site.edit().joinEdge(v);
+      }
+    }
   }
 
   private Vec3 placeOf(Anchor anchor) {
@@ -278,29 +321,54 @@ public final class Trace {
       chords.addAll(s.seen);
       chords.addAll(s.unseen);
       if (s.seen.isEmpty() && s.unseen.isEmpty()) {
-        remarks.add(CutRemark.of(nothingToCut(s.from, s.to), null));
+        remarks.add(CutRemark.of(nothingToCut(s), null));
       }
     }
   }
 
-  private String nothingToCut(Node from, Node to) {
-    return areOnOneEdge(from, to)
-        ? "This piece runs along an edge and changes nothing."
-        : "This piece crosses no face in view and changes nothing.";
+  private static String nothingToCut(Segment s) {
+    return switch (s.idle) {
+      case POINT -> "Both points of this piece are one: it changes nothing.";
+      case EDGE -> "This piece runs along an edge and changes nothing.";
+      case NO -> "This piece crosses no face in view and changes nothing.";
+    };
   }
 
-  private boolean areOnOneEdge(Node from, Node to) {
-    return from instanceof Node.AtVertex a
-        && to instanceof Node.AtVertex b
-        && mesh.findEdge(a.vertex(), b.vertex()) != Mesh.NONE;
+  /** Whether a piece can't cut anything, and why. */
+  private Idle idle(Placed run, int i, int j) {
+    Node from = run.nodes().get(i);
+    Node to = run.nodes().get(j);
+    if (from.at().distance(to.at()) <= merge) {
+      return Idle.POINT;
+    }
+    if (!(from instanceof Node.AtVertex a && to instanceof Node.AtVertex b)) {
+      return Idle.NO;
+    }
+    Anchor begin = run.points().get(i).anchor();
+    Anchor end = run.points().get(j).anchor();
+    boolean isAlong =
+        mesh.findEdge(a.vertex(), b.vertex()) != Mesh.NONE
+            || begin instanceof Anchor.OnEdge e && isOn(end, e.edge())
+            || end instanceof Anchor.OnEdge g && isOn(begin, g.edge());
+    return isAlong ? Idle.EDGE : Idle.NO;
+  }
+
+  /** Whether an anchor lies on an edge, as it was before any was divided. */
+  private boolean isOn(Anchor anchor, int edge) {
+    return switch (anchor) {
+      case Anchor.OnEdge on -> on.edge() == edge;
+      case Anchor.OnVertex on -> ends.getOrDefault(edge, Set.of()).contains(on.vertex());
+      default -> false;
+    };
   }
 
   private Segment segment(Placed run, int i, int j) {
     Node from = run.nodes().get(i);
     Node to = run.nodes().get(j);
     View view = run.points().get(j).view();
-    if (from.at().distance(to.at()) <= merge || areOnOneEdge(from, to) && reach == Reach.FRONT) {
-      return Segment.empty(from, to, view);
+    Idle idle = idle(run, i, j);
+    if (idle == Idle.POINT || idle == Idle.EDGE && reach == Reach.FRONT) {
+      return Segment.empty(from, to, view, idle);
     }
     SightPlane plane = SightPlane.through(view, from.at(), to.at());
     if (reach == Reach.FRONT) {

@@ -10,10 +10,10 @@ import java.util.Arrays;
  * @param corners the corners at the vertex, by id
  * @param fanOf of each of them its fan, by the lowest of its corners
  */
-record Fans(int[] corners, int[] fanOf) {
+public record Fans(int[] corners, int[] fanOf) {
 
   /** Cost: n log n in the edges at the vertex and their uses. */
-  static Fans at(Mesh mesh, int v) {
+  public static Fans at(Mesh mesh, int v) {
     int[] corners = cornersAt(mesh, v);
     Unions joined = new Unions(corners.length);
     long[] byFace = new long[corners.length];
@@ -63,7 +63,8 @@ record Fans(int[] corners, int[] fanOf) {
     return found;
   }
 
-  int count() {
+  /** How many there are. */
+  public int count() {
     return each().length;
   }
 

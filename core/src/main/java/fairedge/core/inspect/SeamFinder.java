@@ -14,8 +14,9 @@ import java.util.stream.IntStream;
  * <ol>
  *   <li>Border edge b lies beside border edge a if a place at a quarter, the half or three quarters
  *       of a is as near to b as the profile's share (5 %) of the mean edge there: the mean of those
- *       of the two faces. If they share a vertex, they fold back there by under 10 degrees, as at
- *       the end of a slit; the next edge of the same run does not lie beside.
+ *       of the two faces. If both are of one border loop, the way along it from one to the other is
+ *       longer than {@value #APART} mean edges: long quads with short border edges are no seam. If
+ *       they share a vertex, they fold back there by under 10 degrees.
  *   <li>An edge is <em>along a seam</em> if each of the three places has such an edge beside it.
  *   <li>Edges along a seam join with those beside them that are along one too, and with those that
  *       follow them on the border: one finding each, with its number of edges.
@@ -27,6 +28,9 @@ import java.util.stream.IntStream;
 final class SeamFinder implements Finder {
   private static final double[] PROBES = {0.25, 0.5, 0.75};
   private static final double FOLDS_BACK = 10;
+
+  /** Of one border so many mean edges lie between two sides of a seam. */
+  private static final double APART = 4;
 
   /** Of those beside one place so many are enough to join what lies there. */
   private static final int MOST_BESIDE = 4;
@@ -54,6 +58,14 @@ final class SeamFinder implements Finder {
     /** How far each reaches: the mean edge of its faces. */
     private final double[] reach;
 
+    /** Of each the loop that it is in, or none. */
+    private final int[] loop;
+
+    /** Where its middle lies on the way round its loop, and how long each way round is. */
+    private final double[] at;
+
+    private final double[] length;
+
     Search(Subject subject) {
       this.subject = subject;
       this.mesh = subject.mesh();
@@ -62,6 +74,32 @@ final class SeamFinder implements Finder {
           subject.topology().borderEdges().stream().filter(subject::isPlacedSide).toArray();
       this.reach = new double[border.length];
       Blocks.each(border.length, i -> reach[i] = Places.meanEdge(mesh, mesh.facesOn(border[i])));
+      List<int[]> rounds = subject.borders().rounds();
+      this.loop = new int[border.length];
+      this.at = new double[border.length];
+      this.length = new double[rounds.size()];
+      Arrays.fill(loop, Mesh.NONE);
+      for (int k = 0; k < rounds.size(); k++) {
+        for (int e : rounds.get(k)) {
+          double side = subject.isPlacedSide(e) ? mesh.length(e) : 0;
+          int i = Arrays.binarySearch(border, e);
+          if (i >= 0) {
+            loop[i] = k;
+            at[i] = length[k] + side / 2;
+          }
+          length[k] += side;
+        }
+      }
+    }
+
+    /** How far it is from one edge to another along the border; infinite between two borders. */
+    private double way(int i, int j) {
+      if (loop[i] == Mesh.NONE || loop[i] != loop[j]) {
+        return Double.POSITIVE_INFINITY;
+      }
+      double apart = Math.abs(at[i] - at[j]);
+      double sides = mesh.length(border[i]) + mesh.length(border[j]);
+      return Math.min(apart, length[loop[i]] - apart) - sides / 2;
     }
 
     List<Finding> findings() {
@@ -106,13 +144,18 @@ final class SeamFinder implements Finder {
           other -> {
             int j = Arrays.binarySearch(border, other);
             double near = share * 0.5 * (reach[i] + reach[j]);
-            if (grid.distance(other, at) <= near && !runOn(border[i], other)) {
+            if (grid.distance(other, at) <= near && !runOn(border[i], other) && isApart(i, j)) {
               all.add(j);
               count[0]++;
             }
             return count[0] < MOST_BESIDE;
           });
       return count[0] > 0;
+    }
+
+    /** Sides of one border that follow each other lie near to each other without being a seam. */
+    private boolean isApart(int i, int j) {
+      return way(i, j) > APART * 0.5 * (reach[i] + reach[j]);
     }
 
     /** Whether two edges share a vertex and do not fold back at it. */

@@ -4,6 +4,7 @@ import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.TreeSet;
+import java.util.function.IntPredicate;
 
 /** Takes elements out together with what is left bare by it. Cost: what is taken out. */
 public final class Pruning {
@@ -29,6 +30,11 @@ public final class Pruning {
 
   /** Takes those edges out that are in no face, and their ends where nothing else meets there. */
   public static void removeBare(MeshEdit edit, Collection<Integer> edges) {
+    removeBare(edit, edges, v -> false);
+  }
+
+  /** The same, but ends stay that are to. */
+  public static void removeBare(MeshEdit edit, Collection<Integer> edges, IntPredicate stays) {
     Mesh mesh = edit.mesh();
     TreeSet<Integer> ends = new TreeSet<>();
     for (int e : edges) {
@@ -39,7 +45,7 @@ public final class Pruning {
       }
     }
     for (int v : ends) {
-      if (mesh.edgeAt(v) == Mesh.NONE) {
+      if (mesh.edgeAt(v) == Mesh.NONE && !stays.test(v)) {
         edit.removeVertex(v);
       }
     }

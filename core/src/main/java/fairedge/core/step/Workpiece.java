@@ -22,7 +22,7 @@ import java.util.function.BiFunction;
  */
 public final class Workpiece {
   /** Of the engine: raised whenever a change may come out otherwise than it did. */
-  public static final int ENGINE = 1;
+  public static final int ENGINE = 2;
 
   private final Mesh mesh;
   private final Tolerance tolerance;
@@ -101,6 +101,10 @@ public final class Workpiece {
     try {
       CutResult result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
       Receipt receipt = Receipt.of(edit.journal(), result);
+      if (receipt.changesNothing()) {
+        // What was made on the way and went again leaves no gap in the ids.
+        takeBack(edit);
+      }
       return new Outcome.Made(receipt);
     } catch (Refusal.Raised refused) {
       takeBack(edit);

@@ -8,6 +8,7 @@ import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 
@@ -19,8 +20,9 @@ public final class EdgeWork {
 
   /**
    * Turns edges inside the two faces at each: both ends move on by one corner. Precondition: two
-   * different faces, wound alike, and no edge yet where it comes to lie. The edge dies, a new one
-   * comes. Cost: the corners of the two faces.
+   * different faces, wound alike, that share nothing but this edge; no edge yet where it comes to
+   * lie, and that within the two faces. The edge dies, a new one comes. Cost: the square of the
+   * corners of the two faces.
    */
   public static CutResult turn(Site site, Collection<Integer> edges) {
     for (int e : Asked.edges(site, edges)) {
@@ -41,6 +43,15 @@ public final class EdgeWork {
           "Where this edge would come to lie an edge is already.", Element.edge(e));
     }
     int f = edit.joinFaces(e);
+    if (Arrays.stream(mesh.vertices(f)).distinct().count() < mesh.size(f)) {
+      throw Refusal.because("This would leave a face that touches itself.", Element.edge(e));
+    }
+    boolean isInside =
+        mesh.isMeasurable(f)
+            && mesh.polygon(f).flat().containsSegment(mesh.position(from), mesh.position(to));
+    if (!isInside) {
+      throw Refusal.because("Turned, this edge would leave its two faces.", Element.edge(e));
+    }
     edit.splitFace(f, mesh.findCorner(f, from), mesh.findCorner(f, to), List.of());
   }
 

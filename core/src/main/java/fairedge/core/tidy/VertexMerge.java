@@ -5,12 +5,13 @@ import fairedge.core.local.Pruning;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** Lets one vertex go into another. Cost of one: the corners of the faces at both. */
+/** Lets vertices go into another. Cost of one: the corners of the faces at both. */
 final class VertexMerge {
   private final MeshEdit edit;
   private final Mesh mesh;
@@ -32,8 +33,27 @@ final class VertexMerge {
     return twins;
   }
 
-  /** Afterwards {@code from} is gone, and {@code keep} too if nothing is left at it. */
-  void into(int from, int keep) {
+  /**
+   * Afterwards all but {@code keep} are gone, and that one too if nothing is left at it though
+   * there was something. None goes before its turn: faces that others of them leave may be its
+   * last.
+   *
+   * @param vertices with {@code keep} among them
+   */
+  void into(Collection<Integer> vertices, int keep) {
+    Set<Integer> held = new HashSet<>(vertices);
+    boolean wasBare = vertices.stream().allMatch(v -> mesh.edgeAt(v) == Mesh.NONE);
+    for (int v : vertices) {
+      if (v != keep) {
+        into(v, keep, held);
+      }
+    }
+    if (!wasBare && mesh.edgeAt(keep) == Mesh.NONE) {
+      edit.removeVertex(keep);
+    }
+  }
+
+  private void into(int from, int keep, Set<Integer> held) {
     splitBetween(from, keep);
     TreeSet<Integer> wereLoose = new TreeSet<>();
     TreeSet<Integer> sides = new TreeSet<>();
@@ -50,10 +70,8 @@ final class VertexMerge {
     }
     dropTwins(altered, sides);
     sides.removeAll(wereLoose);
-    Pruning.removeBare(edit, sides);
-    if (mesh.hasVertex(from)) {
-      edit.removeVertex(from);
-    }
+    Pruning.removeBare(edit, sides, held::contains);
+    edit.removeVertex(from);
   }
 
   /** A face that has both, apart, is split between them, so that it can close over the edge. */

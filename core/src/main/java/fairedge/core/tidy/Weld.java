@@ -3,8 +3,10 @@ package fairedge.core.tidy;
 import fairedge.core.cut.CutRemark;
 import fairedge.core.cut.CutResult;
 import fairedge.core.cut.Site;
+import fairedge.core.flow.Fans;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.NearPairs;
 import java.util.ArrayList;
@@ -13,6 +15,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.TreeSet;
 
@@ -31,6 +34,13 @@ public final class Weld {
     MIDDLE
   }
 
+  /**
+   * What hangs together by edges.
+   *
+   * @param edge the lowest of them
+   */
+  private record Hanging(TreeSet<Integer> vertices, int edge) {}
+
   private Weld() {}
 
   /**
@@ -48,11 +58,7 @@ public final class Weld {
     int keep = at == At.LAST ? distinct.getLast() : distinct.getFirst();
     Vec3 place = at == At.MIDDLE ? Asked.middle(site.mesh(), distinct) : site.mesh().position(keep);
     VertexMerge merge = new VertexMerge(site.edit());
-    for (int v : distinct) {
-      if (v != keep) {
-        merge.into(v, keep);
-      }
-    }
+    merge.into(distinct, keep);
     if (!site.mesh().hasVertex(keep)) {
       throw Refusal.because("Nothing would be left here: every face would collapse.");
     }
@@ -65,25 +71,57 @@ public final class Weld {
   /**
    * Every edge into one vertex at its middle; edges that hang together into one.
    *
-   * @throws Refusal.Raised if nothing would be left
+   * @throws Refusal.Raised if nothing would be left, or if what hung together as one surface about
+   *     an edge would not any more
    */
   public static CutResult collapse(Site site, Collection<Integer> edges) {
     Mesh mesh = site.mesh();
     Map<Integer, TreeSet<Integer>> groups = new HashMap<>();
-    for (int e : Asked.edges(site, edges)) {
+    TreeSet<Integer> chosen = Asked.edges(site, edges);
+    for (int e : chosen) {
       TreeSet<Integer> a = groups.getOrDefault(mesh.first(e), single(mesh.first(e)));
       TreeSet<Integer> b = groups.getOrDefault(mesh.second(e), single(mesh.second(e)));
       a.addAll(b);
       a.forEach(v -> groups.put(v, a));
     }
-    TreeMap<Integer, TreeSet<Integer>> byFirst = new TreeMap<>();
-    groups.values().forEach(g -> byFirst.put(g.first(), g));
+    TreeMap<Integer, Hanging> byFirst = new TreeMap<>();
+    for (int e : chosen) {
+      TreeSet<Integer> group = Objects.requireNonNull(groups.get(mesh.first(e)));
+      byFirst.putIfAbsent(group.first(), new Hanging(group, e));
+    }
     List<CutRemark> remarks = new ArrayList<>();
-    for (TreeSet<Integer> group : byFirst.values()) {
-      CutResult one = together(site, List.copyOf(group), At.MIDDLE);
-      remarks.addAll(one.remarks());
+    for (Hanging group : byFirst.values()) {
+      // What was collapsed before may have taken some of them with it.
+      List<Integer> left = group.vertices().stream().filter(mesh::hasVertex).toList();
+      if (left.size() > 1) {
+        remarks.addAll(collapse(site, left, group.edge()).remarks());
+      }
     }
     return new CutResult(List.of(), remarks, 0);
+  }
+
+  private static CutResult collapse(Site site, List<Integer> group, int edge) {
+    Mesh mesh = site.mesh();
+    boolean wasOne = group.stream().allMatch(v -> isOneSurface(mesh, v));
+    CutResult result = together(site, group, At.MIDDLE);
+    int left = group.getFirst();
+    if (wasOne && !isOneSurface(mesh, left)) {
+      throw Refusal.because(
+          "Collapsed, this edge would pinch the surface: more than two faces would meet in an edge,"
+              + " or parts in one vertex only.",
+          Element.edge(edge));
+    }
+    return result;
+  }
+
+  /** Whether faces meet two at an edge, and all of them round the vertex. */
+  private static boolean isOneSurface(Mesh mesh, int v) {
+    for (int e : mesh.edgesAt(v)) {
+      if (mesh.uses(e) > 2) {
+        return false;
+      }
+    }
+    return Fans.at(mesh, v).count() <= 1;
   }
 
   private static TreeSet<Integer> single(int v) {
@@ -129,12 +167,11 @@ public final class Weld {
     VertexMerge merge = new VertexMerge(site.edit());
     int welded = 0;
     for (TreeSet<Integer> cluster : byFirst.values()) {
-      int keep = cluster.first();
-      for (int v : cluster.tailSet(keep, false)) {
-        if (site.mesh().hasVertex(v) && site.mesh().hasVertex(keep)) {
-          merge.into(v, keep);
-          welded++;
-        }
+      // What was welded before may have taken some of them with it.
+      List<Integer> left = cluster.stream().filter(site.mesh()::hasVertex).toList();
+      if (left.size() > 1) {
+        merge.into(left, left.getFirst());
+        welded += left.size() - 1;
       }
     }
     if (site.mesh().faceCount() == 0) {

@@ -12,6 +12,7 @@ import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
@@ -238,5 +239,21 @@ class LoopsTest {
       assertThat(refused(cube, 0, fraction).reason()).isNotBlank();
     }
     assertThat(refused(cube, 99, 0.5).reason()).contains("not there");
+  }
+
+  @Test
+  void loopThatWouldLeaveAQuadThatIsNotConvex_isRefused() {
+    MeshBuilder b = new MeshBuilder();
+    for (double[] at : new double[][] {{0, 0}, {4, 1}, {1, 1}, {1, 4}}) {
+      b.vertex(at[0], at[1], 0);
+    }
+    b.face(0, 1, 2, 3);
+    Mesh dart = b.build();
+    int edge = dart.findEdge(0, 1);
+    Refusal refusal = refused(dart, edge, 0.9);
+    assertThat(refusal.reason()).contains("not convex");
+    assertThat(refusal.element()).isEqualTo(Element.face(0));
+    made(dart, edge, 0.1);
+    assertMesh(dart).isSound().hasFacesOfSides(4, 2);
   }
 }

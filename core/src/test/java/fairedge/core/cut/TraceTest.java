@@ -299,4 +299,50 @@ class TraceTest {
     made(cube, ABOVE, on(cube, 4, 5, 1e-9), on(cube, 5, 7, 1 - 1e-9));
     assertMesh(cube).hasCounts(8, 13, 7);
   }
+
+  /** Neither leaves a vertex in an edge. */
+  @Test
+  void pieceAlongPartOfAnEdge_orTwiceAtOnePoint_changesNothing_andSaysWhy() {
+    Mesh cube = Meshes.cube();
+    byte[] before = MeshBytes.write(cube);
+    int edge = cube.findEdge(4, 5);
+    View above = new View.Parallel(new Vec3(0.1, 0.2, -1));
+    for (List<Anchor> idle :
+        List.of(
+            List.<Anchor>of(new Anchor.OnEdge(edge, 0.2), new Anchor.OnEdge(edge, 0.7)),
+            List.<Anchor>of(new Anchor.OnEdge(edge, 0.2), new Anchor.OnVertex(5)),
+            List.<Anchor>of(
+                new Anchor.OnEdge(edge, 0.2),
+                new Anchor.OnEdge(edge, 0.5),
+                new Anchor.OnEdge(edge, 0.4)))) {
+      List<CutRemark> remarks = idle(cube, above, idle);
+      assertThat(remarks).allMatch(r -> r.text().contains("runs along an edge"));
+      assertMesh(cube).hasBytes(before);
+    }
+    List<CutRemark> twice =
+        idle(cube, above, List.of(new Anchor.OnEdge(edge, 0.2), new Anchor.OnEdge(edge, 0.2)));
+    assertThat(twice).singleElement().satisfies(r -> assertThat(r.text()).contains("are one"));
+    assertMesh(cube).hasBytes(before);
+  }
+
+  private static List<CutRemark> idle(Mesh mesh, View view, List<Anchor> anchors) {
+    return made(mesh, view, anchors.toArray(Anchor[]::new)).remarks();
+  }
+
+  @Test
+  void pieceAlongAnEdge_beforeOneThatCuts_leavesNoVertex() {
+    Mesh cube = Meshes.cube();
+    int edge = cube.findEdge(4, 5);
+    int across = cube.findEdge(7, 6);
+    View above = new View.Parallel(new Vec3(0.1, 0.2, -1));
+    Receipt receipt =
+        made(
+            cube,
+            above,
+            new Anchor.OnEdge(edge, 0.2),
+            new Anchor.OnEdge(edge, 0.5),
+            new Anchor.OnEdge(across, 0.5));
+    assertMesh(cube).isSound().hasCounts(10, 15, 7);
+    assertThat(receipt.newVertices()).hasSize(2);
+  }
 }

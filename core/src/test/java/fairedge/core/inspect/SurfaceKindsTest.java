@@ -194,28 +194,41 @@ class SurfaceKindsTest {
         .anyMatch(x -> Arrays.stream(xs).anyMatch(at -> at == x));
   }
 
-  @Test
-  void aSlitInASheet_isASeamOnce() {
-    Mesh grid = Meshes.grid(4, 4);
+  /**
+   * Right across it lies between two borders. Within the sheet it is one as far as its sides are
+   * farther than four edges from each other along the border.
+   */
+  @ParameterizedTest
+  @CsvSource({"4, 0, 1, 8", "6, 1, 0, 0", "10, 1, 1, 4", "14, 1, 1, 12"})
+  void aSlitInASheet_isASeamOnce(int rows, int whole, int seams, int edges) {
+    Mesh grid = Meshes.grid(4, rows);
     MeshBuilder b = new MeshBuilder();
     for (int v = 0; v < grid.vertexEnd(); v++) {
       b.vertex(grid.position(v));
     }
-    int[] other = {b.vertex(2, 1, 0), b.vertex(2, 2, 0), b.vertex(2, 3, 0)};
+    int[] other = IntStream.range(1, rows).map(y -> b.vertex(2, y, 0)).toArray();
     for (int f = 0; f < grid.faceEnd(); f++) {
       boolean right = grid.polygon(f).middle().x() > 2;
       b.face(
           Arrays.stream(grid.vertices(f))
               .map(v -> {
                 Vec3 p = grid.position(v);
-                boolean cut = right && p.x() == 2 && p.y() > 0 && p.y() < 4;
+                boolean cut = right && p.x() == 2 && p.y() > whole && p.y() < rows - whole;
                 return cut ? other[(int) p.y() - 1] : v;
               })
               .toArray());
     }
     assertThat(find(b.build(), Profile.ALL_QUADS, Kind.SEAM))
-        .singleElement()
-        .satisfies(f -> assertThat(f.measure().value()).isEqualTo(8));
+        .hasSize(seams)
+        .allSatisfy(f -> assertThat(f.measure().value()).isEqualTo(edges));
+  }
+
+  @Test
+  void sidesThatFollowEachOther_areNoSeam_howeverLongTheQuadsBehindThem() {
+    for (double length : new double[] {30, 59, 61, 400}) {
+      Mesh sheet = shaped(Meshes.grid(12, 1), p -> p.y() == 0 ? p : new Vec3(p.x(), length, p.z()));
+      assertThat(find(sheet, Profile.ALL_QUADS, Kind.SEAM)).as("%f", length).isEmpty();
+    }
   }
 
   @Test

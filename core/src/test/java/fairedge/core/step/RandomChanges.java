@@ -18,7 +18,9 @@ import fairedge.core.tidy.Move;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Random;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 
@@ -43,12 +45,9 @@ public final class RandomChanges {
       case 4 -> lift(mesh, random, v, e);
       case 5 -> new Tidying.DeleteChange(List.of(f), List.of(), List.of());
       case 6 -> new Tidying.LoosePartsChange();
-      case 7 ->
-          random.nextBoolean()
-              ? new Tidying.WeldChange(two, Weld.At.values()[random.nextInt(3)])
-              : new Tidying.WeldChange(List.of(v, random.nextInt(mesh.vertexEnd())), Weld.At.FIRST);
+      case 7 -> weld(mesh, random);
       case 8 -> new Tidying.WeldNearChange(random.nextDouble(1e-6, 1e-3) * scale, Scope.WHOLE);
-      case 9 -> new Tidying.CollapseChange(List.of(e));
+      case 9 -> collapse(mesh, random);
       case 10 ->
           new Tidying.ConnectChange(List.of(v, random.nextInt(mesh.vertexEnd())), Scope.WHOLE);
       case 11 -> new Tidying.FaceChange(borders(mesh, random));
@@ -63,6 +62,73 @@ public final class RandomChanges {
       case 18 -> new Tidying.RelaxChange(two, 2, 0.5);
       default -> move(two, random);
     };
+  }
+
+  /** Two and more vertices: of an edge, a walk, a face, all about a vertex, anywhere. */
+  public static Change weld(Mesh mesh, SplittableRandom random) {
+    List<Integer> chosen = new ArrayList<>();
+    int v = random.nextInt(mesh.vertexEnd());
+    int f = random.nextInt(mesh.faceEnd());
+    switch (random.nextInt(5)) {
+      case 0 -> chosen.addAll(List.of(v, neighbour(mesh, v, random)));
+      case 1 -> {
+        int at = v;
+        for (int i = random.nextInt(2, 7); i > 0; i--) {
+          chosen.add(at);
+          at = neighbour(mesh, at, random);
+        }
+      }
+      case 2 -> {
+        if (mesh.hasFace(f)) {
+          IntStream.of(mesh.vertices(f)).forEach(chosen::add);
+        }
+        if (random.nextBoolean() && !chosen.isEmpty()) {
+          chosen.remove(random.nextInt(chosen.size()));
+        }
+      }
+      case 3 -> {
+        chosen.add(v);
+        if (mesh.hasVertex(v)) {
+          IntStream.of(mesh.edgesAt(v)).map(e -> mesh.otherEnd(e, v)).forEach(chosen::add);
+        }
+      }
+      default -> {
+        for (int i = random.nextInt(2, 6); i > 0; i--) {
+          chosen.add(random.nextInt(mesh.vertexEnd()));
+        }
+      }
+    }
+    Collections.shuffle(chosen, new Random(random.nextLong()));
+    return new Tidying.WeldChange(chosen, Weld.At.values()[random.nextInt(3)]);
+  }
+
+  /** One and more edges: of a face, about a vertex, anywhere. */
+  public static Change collapse(Mesh mesh, SplittableRandom random) {
+    List<Integer> chosen = new ArrayList<>();
+    int v = random.nextInt(mesh.vertexEnd());
+    int f = random.nextInt(mesh.faceEnd());
+    switch (random.nextInt(4)) {
+      case 0 -> chosen.add(random.nextInt(mesh.edgeEnd()));
+      case 1 -> {
+        if (mesh.hasFace(f)) {
+          IntStream.of(mesh.edges(f)).forEach(chosen::add);
+        }
+        while (!chosen.isEmpty() && random.nextInt(3) > 0) {
+          chosen.remove(random.nextInt(chosen.size()));
+        }
+      }
+      case 2 -> {
+        if (mesh.hasVertex(v)) {
+          IntStream.of(mesh.edgesAt(v)).forEach(chosen::add);
+        }
+      }
+      default -> {
+        for (int i = random.nextInt(1, 5); i > 0; i--) {
+          chosen.add(random.nextInt(mesh.edgeEnd()));
+        }
+      }
+    }
+    return new Tidying.CollapseChange(chosen);
   }
 
   /** A cut. */

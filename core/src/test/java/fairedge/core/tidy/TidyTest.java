@@ -12,6 +12,8 @@ import fairedge.core.Meshes;
 import fairedge.core.cut.Scope;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
@@ -386,6 +388,59 @@ class TidyTest {
     Mesh large = Meshes.openPrism(1000);
     made(large, new CapChange(new Cap.Plan(1000, null, Cap.Form.GRID, 0, 0, 0, 0)));
     assertMesh(large).hasFacesOfSides(4, 1000 + 250 * 250);
+  }
+
+  /** A tube of three sides: the ring would close, and four faces meet in an edge. */
+  @Test
+  void collapse_thatWouldPinchTheSurface_isRefused_namingTheEdge() {
+    Mesh tube = Meshes.torus(6, 3);
+    int ring = tube.findEdge(0, 1);
+    Refusal refusal = refused(tube, new CollapseChange(List.of(ring)));
+    assertThat(refusal.reason()).contains("pinch");
+    assertThat(refusal.element()).isEqualTo(Element.edge(ring));
+    // All round, it closes to a cone.
+    Mesh box = Meshes.cube();
+    made(box, new CollapseChange(IntStream.of(box.edges(1)).boxed().toList()));
+    assertMesh(box).isSound().hasEuler(2).hasFacesOfSides(3, 4);
+  }
+
+  @Test
+  void weld_ofAllThereIs_isRefused_andOfAFaceMade() {
+    Mesh lone = Meshes.grid(1, 1);
+    assertThat(refused(lone, new WeldChange(List.of(0, 1, 2, 3), Weld.At.MIDDLE)).reason())
+        .contains("Nothing would be left");
+    Mesh cube = Meshes.cube();
+    assertThat(
+            refused(cube, new WeldChange(List.of(0, 1, 2, 3, 4, 5, 6, 7), Weld.At.FIRST)).reason())
+        .contains("Nothing would be left");
+    Mesh split = Meshes.grid(2, 1);
+    made(split, new SplitChange(List.of(split.findEdge(0, 1)), 0.5));
+    for (List<Integer> order :
+        List.of(List.of(0, 6, 1), List.of(6, 0, 1), List.of(0, 1, 6), List.of(1, 6, 0))) {
+      Mesh mesh = split.copy();
+      made(mesh, new WeldChange(order, Weld.At.MIDDLE));
+      assertMesh(mesh).isSound().hasCounts(5, 6, 2);
+    }
+  }
+
+  @Test
+  void turn_thatWouldLeaveTheFaces_orLetOneTouchItself_isRefused() {
+    MeshBuilder dart = new MeshBuilder();
+    for (double[] at : new double[][] {{0, 0}, {4, 1}, {1, 1}, {1, 4}}) {
+      dart.vertex(at[0], at[1], 0);
+    }
+    dart.face(0, 1, 2);
+    dart.face(0, 2, 3);
+    Mesh mesh = dart.build();
+    int edge = mesh.findEdge(0, 2);
+    assertThat(refused(mesh, new TurnChange(List.of(edge))).reason()).contains("leave its two");
+    Mesh grid = Meshes.grid(2, 1);
+    int middle = grid.findEdge(1, 4);
+    made(grid, new SplitChange(List.of(middle), 0.5));
+    assertThat(refused(grid, new TurnChange(List.of(middle))).reason()).contains("touches itself");
+    Mesh convex = Meshes.grid(2, 1);
+    made(convex, new TurnChange(List.of(convex.findEdge(1, 4))));
+    assertMesh(convex).isSound().hasFacesOfSides(4, 2);
   }
 
   @Test
