@@ -9,6 +9,7 @@ const step = (id: number): Schemas['StepView'] => ({
   number: id,
   tool: 'Loops',
   did: 'Splits 6 quads.',
+  brief: '6 quads, 50 %',
   brought: [],
   mended: 0,
   checked: true,

@@ -261,6 +261,11 @@ export class MeshBuffers {
     };
   }
 
+  /** Whether a ring runs across an edge. */
+  hasRing(edge: number): boolean {
+    return this.hasEdge(edge) && this.quadAt(edge, GONE) !== GONE;
+  }
+
   /** A quad at a two-sided or border edge, other than one. */
   private quadAt(e: number, besides: number): number {
     if (this.edgeUses[e]! > 2) return GONE;

@@ -50,7 +50,7 @@ export function Rose() {
   };
   return (
     <div
-      className="absolute right-[14px] bottom-[14px] h-[76px] w-[76px] rounded-full"
+      className="beside-slip absolute right-[14px] bottom-[14px] h-[76px] w-[76px] rounded-full"
       style={{ background: 'color-mix(in srgb, var(--paper) 72%, transparent)' }}
     >
       <svg width={76} height={76} className="pointer-events-none absolute inset-0" aria-hidden>

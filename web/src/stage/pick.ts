@@ -149,19 +149,39 @@ function snapToDivision(
   return { on: 'edge', id: edge, t, at, snapped: undefined };
 }
 
-/** The place on the border of a face nearest to a pixel. */
-export function onEdgeAt(view: StageView, face: number, x: number, y: number): Picked | null {
+/** The place on the border of a face nearest to a pixel, on such edges of it as are meant. */
+export function onEdgeAt(
+  view: StageView,
+  face: number,
+  x: number,
+  y: number,
+  isMeant: (edge: number) => boolean = () => true,
+): Picked | null {
   const buffers = view.buffers;
   if (!buffers?.hasFace(face)) return null;
   let best: Picked | null = null;
   let nearest = Infinity;
-  for (const e of buffers.edgesOf(face)) {
+  for (const e of buffers.edgesOf(face).filter(isMeant)) {
     const { t, at, distance } = onEdge(view, e, x, y);
     if (distance >= nearest) continue;
     nearest = distance;
     best = { on: 'edge', id: e, t, at, snapped: undefined };
   }
   return best;
+}
+
+/**
+ * The edge across which a ring is meant: the one aimed at, else, anywhere on the model, the nearest
+ * edge of the face under the pointer that has one.
+ */
+export function pickRing(view: StageView, x: number, y: number, division: number): Picked | null {
+  const buffers = view.buffers;
+  if (!buffers) return null;
+  const aimed = pick(view, x, y, { faces: false, vertices: false, division });
+  if (aimed?.on === 'edge' && buffers.hasRing(aimed.id)) return aimed;
+  const hit = view.hit(x, y);
+  const meant = hit && onEdgeAt(view, hit.face, x, y, (e) => buffers.hasRing(e));
+  return meant ?? aimed;
 }
 
 /** The elements of a kind that the eye sees inside a line on the screen, by their middles. */

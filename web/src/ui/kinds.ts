@@ -68,3 +68,39 @@ const RULE_NAMES: Record<string, string> = {
 export function ruleName(rule: { key: string; kind: string }): string {
   return RULE_NAMES[rule.key] ?? KIND_NAMES[rule.kind] ?? rule.key;
 }
+
+/** Where what a kind is called in a list of rules does not do for so many of it. */
+const COUNTED: Record<string, string> = {
+  ngon: 'N-gons',
+  double: 'Vertices in one place',
+  seam: 'Seams',
+  moved: 'Places that moved',
+};
+
+interface Found {
+  kind: string;
+  title: string;
+}
+
+/**
+ * Findings of one kind in a line: how many, and the worst, which comes first: "8 n-gons, each 5
+ * sides, flat".
+ */
+export function summary(found: readonly Found[]): string {
+  const [worst] = found;
+  if (!worst) return '';
+  if (found.length === 1) return worst.title;
+  const name = lowered(manyOf(worst.kind));
+  const alike = found.every((f) => f.title === worst.title);
+  return `${found.length.toLocaleString('en')} ${name}, ${alike ? 'each' : 'the worst'}: ${lowered(worst.title)}`;
+}
+
+/** What many findings of a kind are called in a list: "N-gons". */
+export function manyOf(kind: string): string {
+  return COUNTED[kind] ?? KIND_NAMES[kind] ?? kind;
+}
+
+/** Within a sentence. */
+export function lowered(title: string): string {
+  return title.charAt(0).toLowerCase() + title.slice(1);
+}

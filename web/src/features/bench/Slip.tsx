@@ -3,6 +3,7 @@ import type { Finding, Preview } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../ui/FindingMark';
 import { WithTerms } from '../../ui/WithTerms';
+import { lowered, summary } from '../../ui/kinds';
 import { numberText } from '../../ui/time';
 
 interface Props {
@@ -31,9 +32,9 @@ export function Slip(props: Props) {
     <aside
       aria-label={`${props.tool}, ${props.state}`}
       data-testid="slip"
-      className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-124px)] w-[292px] flex-col border border-ink bg-sheet"
+      className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-32px)] w-[292px] flex-col border border-ink bg-sheet"
     >
-      <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
+      <header className="flex h-[38px] shrink-0 items-center justify-between border-b border-ink px-3">
         <h2 className="text-[15px] font-semibold">
           <a
             href={`/handbook/${props.tool.toLowerCase()}`}
@@ -47,11 +48,9 @@ export function Slip(props: Props) {
         </h2>
         <span className="text-ink2">{props.state}</span>
       </header>
-      <div className="min-h-0 shrink-[3] space-y-2.5 overflow-y-auto px-3 py-3">
-        {props.children}
-      </div>
+      <div className="shrink-0 space-y-2.5 px-3 py-3">{props.children}</div>
       <div
-        className="min-h-0 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
+        className="thin-scroll min-h-16 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
         aria-live="polite"
       >
         {props.problem && <p className="font-semibold">{props.problem}</p>}
@@ -59,7 +58,7 @@ export function Slip(props: Props) {
         {props.missing && <p className="text-ink2">{props.missing}</p>}
         {preview && !refused && <Effect preview={preview} />}
       </div>
-      <footer className="flex shrink-0 gap-2 px-3 pt-1 pb-3">
+      <footer className="flex shrink-0 gap-2 border-t border-rule px-3 py-3">
         <Button
           look="main"
           className="flex-1"
@@ -84,29 +83,15 @@ function Effect({ preview }: { preview: Preview }) {
       <p data-testid="effect">
         <WithTerms>{preview.sentence}</WithTerms>
       </p>
-      {[...new Set(preview.remarks.map((r) => r.text))].map((text) => (
-        <p key={text}>{text}</p>
+      {grouped(preview.wouldMake).map((found) => (
+        <Brought key={found[0]!.kind} found={found} />
       ))}
-      {grouped(preview).map((g) => (
-        <p key={g.text} className="flex gap-2">
-          <span className="pt-0.5">
-            <FindingMark kind={g.kind} severity={g.severity} title={g.text} />
-          </span>
-          <span>{g.text}</span>
+      <Altered altered={preview.wouldAlter.filter((a) => a.now.severity === 'must')} />
+      {[...new Set(preview.remarks.map((r) => r.text))].map((text) => (
+        <p key={text} className="text-ink2">
+          {text}
         </p>
       ))}
-      {preview.wouldAlter
-        .filter((a) => a.now.severity === 'must')
-        .map(({ title, now }) => (
-          <p key={now.key} className="flex gap-2">
-            <span className="pt-0.5">
-              <FindingMark kind={now.kind} severity={now.severity} title={now.title} />
-            </span>
-            <span>
-              What was {lowered(title)} becomes {lowered(now.title)}.
-            </span>
-          </p>
-        ))}
       {preview.wouldMend > 0 && (
         <p>
           {preview.wouldMend === 1
@@ -123,38 +108,70 @@ function Effect({ preview }: { preview: Preview }) {
   );
 }
 
-interface Group {
-  kind: string;
-  severity: Preview['wouldMake'][number]['severity'];
-  text: string;
-}
-
-/** One sentence for all findings of one kind; what only should be mended is counted. */
-function grouped(preview: Preview): Group[] {
-  const kinds = new Map<string, Finding[]>();
-  for (const f of preview.wouldMake) {
-    kinds.set(f.kind, [...(kinds.get(f.kind) ?? []), f]);
+/** What stands and will be another; one is told whole, more in a line a kind. */
+function Altered({ altered }: { altered: Preview['wouldAlter'] }) {
+  const [one] = altered;
+  if (altered.length !== 1 || !one) {
+    return grouped(altered.map((a) => a.now)).map((found) => (
+      <Brought key={found[0]!.kind} found={found} changed />
+    ));
   }
-  return [...kinds.values()].map((found) => ({
-    kind: found[0]!.kind,
-    severity: found[0]!.severity,
-    text: leaves(found),
-  }));
+  return (
+    <p className="flex gap-2">
+      <span className="pt-0.5">
+        <FindingMark kind={one.now.kind} severity={one.now.severity} title={one.now.title} />
+      </span>
+      <span>
+        What was {lowered(one.title)} becomes {lowered(one.now.title)}.
+      </span>
+    </p>
+  );
 }
 
-function leaves(found: readonly Finding[]): string {
-  const [first] = found;
-  if (found.length === 1) return `Leaves one: ${lowered(first!.title)}.`;
-  if (first!.kind === 'ring-stop')
-    return `Leaves ${numberText(found.length)} faces at which rings stop.`;
+/** All findings of one kind in a line; more than one unfold. */
+function Brought({ found, changed }: { found: readonly Finding[]; changed?: boolean }) {
+  const text = summary(found) + (changed ? ', where others stand now' : '');
+  const line = (
+    <>
+      <span className="pt-0.5">
+        <FindingMark kind={found[0]!.kind} severity={found[0]!.severity} title={text} />
+      </span>
+      <span className="min-w-0 flex-1">{text}</span>
+    </>
+  );
+  if (found.length === 1) return <p className="flex gap-2">{line}</p>;
+  return (
+    <details className="group">
+      <summary className="flex cursor-pointer list-none gap-2 hover:underline">
+        {line}
+        <svg
+          width="8"
+          height="8"
+          viewBox="0 0 8 8"
+          aria-hidden
+          className="mt-1.5 shrink-0 group-open:rotate-90"
+        >
+          <path d="M2 1l4 3-4 3" fill="none" stroke="currentColor" strokeWidth={1.4} />
+        </svg>
+      </summary>
+      <ul className="mt-1 ml-2 space-y-0.5 border-l border-rule pl-3 text-ink2">
+        {counts(found).map(([title, n]) => (
+          <li key={title}>{n > 1 ? `${title} (${numberText(n)})` : title}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** By kind, in the order in which they came. */
+function grouped(findings: readonly Finding[]): Finding[][] {
+  const kinds = new Map<string, Finding[]>();
+  for (const f of findings) kinds.set(f.kind, [...(kinds.get(f.kind) ?? []), f]);
+  return [...kinds.values()];
+}
+
+function counts(found: readonly Finding[]): [string, number][] {
   const titles = new Map<string, number>();
   for (const f of found) titles.set(f.title, (titles.get(f.title) ?? 0) + 1);
-  const told = [...titles].map(([title, n]) =>
-    n > 1 ? `${n} x ${lowered(title)}` : lowered(title),
-  );
-  return `Leaves ${numberText(found.length)}: ${told.slice(0, 4).join('; ')}${told.length > 4 ? ' ...' : ''}.`;
-}
-
-function lowered(title: string): string {
-  return title.charAt(0).toLowerCase() + title.slice(1);
+  return [...titles];
 }

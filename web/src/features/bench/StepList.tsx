@@ -18,6 +18,11 @@ interface Props {
 
 const FORMATS = ['obj', 'ply', 'off', 'glb'].map((f) => [f, f.toUpperCase()] as const);
 
+/** "Loops, 16 faces, 50 %". */
+export function nameOf(step: Pick<Step, 'tool' | 'brief'>): string {
+  return step.brief ? `${step.tool}, ${step.brief}` : step.tool;
+}
+
 /** The steps in force, and those beside: a click goes to the state after one; none is ever lost. */
 export function StepList({ state, control, pending, onAgain }: Props) {
   const { steps, others } = state;
@@ -46,7 +51,7 @@ export function StepList({ state, control, pending, onAgain }: Props) {
             key={step.id}
             step={step.id}
             number={String(step.number)}
-            name={step.name ?? step.tool}
+            name={step.name ?? nameOf(step)}
             title={step.did}
             here={step === last}
             brought={step.brought}
@@ -74,7 +79,7 @@ export function StepList({ state, control, pending, onAgain }: Props) {
                     key={step.id}
                     step={step.id}
                     number={String(step.number)}
-                    name={step.name ?? step.tool}
+                    name={step.name ?? nameOf(step)}
                     title={`${step.did} Taken back, or of another branch: click to go there.`}
                     here={false}
                     faint
@@ -154,10 +159,10 @@ const Row = memo(function Row({ step, number, name, title, here, faint, brought,
       >
         <span className="w-5 text-ink2">{number}</span>
         <span className="min-w-0 flex-1 truncate">{name}</span>
-        {brought?.slice(0, 4).map((b, k) => (
+        {brought?.slice(0, 2).map((b, k) => (
           <FindingMark key={k} kind={b.kind} severity={b.severity} title={b.title} size={14} />
         ))}
-        {brought && brought.length > 4 && <span className="text-ink2">+{brought.length - 4}</span>}
+        {brought && brought.length > 2 && <span className="text-ink2">+{brought.length - 2}</span>}
       </button>
     </li>
   );

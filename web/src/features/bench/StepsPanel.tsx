@@ -1,9 +1,11 @@
 import { counted, numberText } from '../../ui/time';
-import { useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
+import { FoldRow } from '../../ui/FoldRow';
 import { LongList } from '../../ui/LongList';
+import { foldedRows, isFold, type Fold } from '../../ui/folding';
 import { Unlisted } from '../../ui/Unlisted';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';
@@ -105,6 +107,11 @@ function Findings(props: {
 }) {
   const scroller = useRef<HTMLDivElement>(null);
   const { findings, chosen } = props;
+  const [unfolded, setUnfolded] = useState<readonly string[]>([]);
+  const rows = useMemo(
+    () => foldedRows(findings, (f) => f, unfolded, chosen),
+    [findings, unfolded, chosen],
+  );
   if (findings.length === 0) return null;
   return (
     <div
@@ -115,20 +122,37 @@ function Findings(props: {
         scroller={scroller}
         label="Findings"
         testid="findings"
-        count={findings.length}
+        count={rows.length}
         rowHeight={28}
-        keyOf={(i) => findings[i]!.key}
-        shown={findings.findIndex((f) => f.key === chosen)}
-        row={(i) => (
-          <Row
-            finding={findings[i]!}
-            isChosen={findings[i]!.key === chosen}
-            onChoose={props.onChoose}
-          />
-        )}
+        keyOf={(i) => rowKey(rows[i]!)}
+        shown={rows.findIndex((row) => 'key' in row && row.key === chosen)}
+        row={(i) => {
+          const row = rows[i]!;
+          return isFold(row) ? (
+            <FoldRow
+              finding={row.first}
+              count={row.count}
+              isOpen={row.isOpen}
+              onFold={() =>
+                setUnfolded(
+                  unfolded.includes(row.fold)
+                    ? unfolded.filter((f) => f !== row.fold)
+                    : [...unfolded, row.fold],
+                )
+              }
+              className="py-1 pr-3 pl-2.5"
+            />
+          ) : (
+            <Row finding={row} isChosen={row.key === chosen} onChoose={props.onChoose} />
+          );
+        }}
       />
     </div>
   );
+}
+
+function rowKey(row: Finding | Fold<Finding>): string {
+  return isFold(row) ? row.fold : row.key;
 }
 
 function Row(props: { finding: Finding; isChosen: boolean; onChoose: (finding: Finding) => void }) {

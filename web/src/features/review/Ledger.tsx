@@ -4,7 +4,9 @@ import { CardLink } from '../../ui/CardLink';
 import { WithTerms } from '../../ui/WithTerms';
 import { FAMILIES } from '../../ui/kinds';
 import { FindingMark } from '../../ui/FindingMark';
+import { FoldRow } from '../../ui/FoldRow';
 import { LongList } from '../../ui/LongList';
+import { foldedRows, type Fold } from '../../ui/folding';
 import { Unlisted } from '../../ui/Unlisted';
 import { numberText } from '../../ui/time';
 
@@ -19,11 +21,15 @@ interface Props {
 export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const { check, since } = review;
   const [folded, setFolded] = useState<readonly string[]>([]);
+  const [unfolded, setUnfolded] = useState<readonly string[]>([]);
   const scroller = useRef<HTMLElement>(null);
   const families = useMemo(() => byFamily(check.findings), [check.findings]);
   const more = useMemo(() => unlistedByFamily(check.unlisted), [check.unlisted]);
   const clean = FAMILIES.filter((f) => !families.has(f));
-  const lines = useMemo(() => linesOf(families, more, folded), [families, more, folded]);
+  const lines = useMemo(
+    () => linesOf(families, more, folded, unfolded, chosen),
+    [families, more, folded, unfolded, chosen],
+  );
   const shown = useMemo(
     () => lines.findIndex((line) => 'finding' in line && line.finding.key === chosen),
     [lines, chosen],
@@ -68,6 +74,23 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
           shown={shown}
           row={(i) => {
             const line = lines[i]!;
+            if ('fold' in line) {
+              return (
+                <FoldRow
+                  finding={line.first.finding}
+                  count={line.count}
+                  isOpen={line.isOpen}
+                  onFold={() =>
+                    setUnfolded(
+                      unfolded.includes(line.fold)
+                        ? unfolded.filter((f) => f !== line.fold)
+                        : [...unfolded, line.fold],
+                    )
+                  }
+                  className="pr-3 pl-[27px]"
+                />
+              );
+            }
             return 'finding' in line ? (
               <Row
                 finding={line.finding}
@@ -119,18 +142,20 @@ function Tally({ n, name }: { n: number; name: string }) {
   );
 }
 
-type Line =
-  { family: string; count: number; folded: boolean } | { finding: Finding; index: number };
+interface Numbered {
+  finding: Finding;
+  index: number;
+}
+
+type Line = { family: string; count: number; folded: boolean } | Numbered | Fold<Numbered>;
 
 function keyOf(line: Line): string {
-  return 'finding' in line ? line.finding.key : line.family;
+  return 'fold' in line ? line.fold : 'finding' in line ? line.finding.key : line.family;
 }
 
 /** The findings of each family, with their numbers in the report. */
-function byFamily(
-  findings: readonly Finding[],
-): Map<string, { finding: Finding; index: number }[]> {
-  const families = new Map<string, { finding: Finding; index: number }[]>();
+function byFamily(findings: readonly Finding[]): Map<string, Numbered[]> {
+  const families = new Map<string, Numbered[]>();
   findings.forEach((finding, index) => {
     const family = families.get(finding.family);
     if (family) family.push({ finding, index });
@@ -149,13 +174,18 @@ function linesOf(
   families: ReturnType<typeof byFamily>,
   more: ReadonlyMap<string, number>,
   folded: readonly string[],
+  unfolded: readonly string[],
+  chosen: string | null,
 ): Line[] {
   return FAMILIES.flatMap((family): Line[] => {
     const found = families.get(family);
     if (!found) return [];
     const isFolded = folded.includes(family);
     const count = found.length + (more.get(family) ?? 0);
-    return [{ family, count, folded: isFolded }, ...(isFolded ? [] : found)];
+    return [
+      { family, count, folded: isFolded },
+      ...(isFolded ? [] : foldedRows(found, (row) => row.finding, unfolded, chosen)),
+    ];
   });
 }
 

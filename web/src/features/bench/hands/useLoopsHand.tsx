@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Change, Preview, Schemas } from '../../../api/client';
 import { Aim, PlaceTag, StopBar } from '../../../stage/Aim';
 import { CutLine } from '../../../stage/CutLine';
-import { pick, type Picked } from '../../../stage/pick';
+import { pickRing, type Picked } from '../../../stage/pick';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
@@ -80,12 +80,7 @@ export function useLoopsHand(ground: Ground, inHand: boolean): Hand {
     change,
     missing: null,
     hover,
-    point: (at) =>
-      setHover(
-        at && stage
-          ? pick(stage, at.x, at.y, { faces: false, vertices: false, division: ground.division })
-          : null,
-      ),
+    point: (at) => setHover(at && stage ? pickRing(stage, at.x, at.y, ground.division) : null),
     click: () => {
       if (hover?.on === 'edge') setLoop({ edge: hover.id, fraction: fractionOf(hover, atCentre) });
       return true;
@@ -305,11 +300,11 @@ function hintFor(
   atCentre: boolean,
   settings: Settings,
 ): Hint {
-  if (pending) return { lead: 'Next click', rest: 'on an edge takes the ring across it instead.' };
+  if (pending) return { lead: 'Next click', rest: 'takes the ring under the pointer instead.' };
   if (hover?.on !== 'edge') {
     return {
       lead: 'Loops',
-      rest: 'inserts an edge loop: point at an edge that the loop shall cross.',
+      rest: 'inserts an edge loop: point at the model, near the edge that it shall cross.',
     };
   }
   if (preview?.refusal) return { lead: 'No loop here:', rest: preview.refusal.reason };

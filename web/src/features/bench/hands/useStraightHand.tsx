@@ -225,8 +225,8 @@ function hintFor(by: By, placed: number, held: boolean): Hint {
             rest: 'ends the line; the cut goes along it, straight away from you.',
           }
         : {
-            lead: 'Straight',
-            rest: 'cuts along a line: click where it begins, then where it ends.',
+            lead: 'Cuts along a line:',
+            rest: 'click where it begins, then where it ends.',
           };
     case 'three':
       return {

@@ -12,11 +12,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * What a step did, as lists of steps tell it; kept with the step.
  *
+ * @param brief what it did, in a few words; null for steps of before it was kept, or where the tool
+ *     says all
  * @param unchecked true until the check of a large mesh has come: then the counts say nothing yet
  */
 public record After(
     String tool,
     String did,
+    @Nullable String brief,
     List<StepView.Brought> brought,
     int mended,
     int must,
@@ -29,7 +32,8 @@ public record After(
 
   /** Before its check has come. */
   static After unchecked(Change change, Effect effect) {
-    return new After(toolOf(change), effect.sentence(), List.of(), 0, 0, 0, true);
+    return new After(
+        toolOf(change), effect.sentence(), Briefly.told(change, effect), List.of(), 0, 0, 0, true);
   }
 
   After checked(CheckView before, CheckView after) {
@@ -37,6 +41,7 @@ public record After(
     return new After(
         tool,
         did,
+        brief,
         fresh.stream().map(f -> new StepView.Brought(f.kind(), f.severity(), f.title())).toList(),
         before.newSince(after).size(),
         after.must(),

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param name of the state after it, if it was given one
  * @param tool the name of the tool on screen
  * @param did what it did, in a sentence
+ * @param brief what it did, in a few words beside the tool's name; null where that says all
  * @param brought findings that were not there before it
  * @param checked whether its check has come; else the two before say nothing yet
  * @param mended how many that were there before it are gone
@@ -23,6 +24,7 @@ public record StepView(
     int number,
     String tool,
     String did,
+    @Nullable String brief,
     List<Brought> brought,
     int mended,
     boolean checked,
@@ -45,6 +47,7 @@ public record StepView(
         number,
         after.tool(),
         after.did(),
+        after.brief(),
         after.brought(),
         after.mended(),
         !after.isUnchecked(),
