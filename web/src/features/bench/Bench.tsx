@@ -331,7 +331,7 @@ function OpenBench(
                   To the back
                 </Button>
               </div>
-              <div className="absolute top-[42px] left-3">
+              <div className="absolute top-[42px] left-3 rounded-ctl bg-paper/90">
                 <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
               </div>
               {!isComputed(lens) && !isBent(lens) && <FarSide findings={state.check.findings} />}

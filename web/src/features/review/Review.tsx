@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, type Finding, type Note, type Review as ReviewData } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -21,7 +21,7 @@ import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
 import { counted, whenText } from '../../ui/time';
-import { useAddressed } from '../../ui/useAddressed';
+import { readAddress, useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { AnswerPanel } from './AnswerPanel';
 import { Ledger } from './Ledger';
@@ -74,6 +74,16 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   const returned = review.answer.returnedAt !== null;
   const { findings } = review.check;
   const { queue } = review;
+
+  // Once, when the model stands there: not after everything that is chosen later.
+  const worst = findings.find((f) => f.severity === 'must') ?? findings[0];
+  const opened = useRef(false);
+  useEffect(() => {
+    if (!stage || opened.current) return;
+    opened.current = true;
+    const first = findings.find((f) => f.key === chosen) ?? worst;
+    if (first && !readAddress('view') && stage.isHidden(first.place)) stage.flyTo(first.place);
+  }, [stage, findings, chosen, worst]);
 
   const choose = (finding: Finding) => {
     setChosen(finding.key === chosen ? null : finding.key);
