@@ -30,6 +30,9 @@ final class Parting {
   private final FlatPlane plane;
   private final PlaneSides sides;
 
+  /** How many open ends were closed. */
+  private int closed;
+
   /** Faces that were laid for the side behind. */
   private final BitSet laidBehind = new BitSet();
 
@@ -57,6 +60,10 @@ final class Parting {
     if (!sides.areTwo()) {
       throw Refusal.because("All of the model lies on one side of the plane.");
     }
+  }
+
+  int closed() {
+    return closed;
   }
 
   void keep(boolean ahead, EndFill.@Nullable With ends) {
@@ -180,6 +187,7 @@ final class Parting {
       }
     }
     List<int[]> rings = rings(next, starts);
+    closed += rings.size();
     if (!rings.isEmpty()) {
       Vec3 outwards = ahead ? plane.normal().times(-1) : plane.normal();
       EndFill.close(edit, rings, outwards, with, like);

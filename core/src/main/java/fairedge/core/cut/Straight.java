@@ -231,5 +231,9 @@ public final class Straight {
       case APART -> parting.takeApart(with);
       case JOINED -> throw new IllegalStateException("joined sides are not parted");
     }
+    if (with != null && parting.closed() == 0) {
+      remarks.add(
+          CutRemark.of("No end is open all round in the plane, so nothing is closed.", null));
+    }
   }
 }

@@ -65,7 +65,7 @@ public enum MeshFormat {
   }
 
   /**
-   * Reads a mesh in whichever format it is.
+   * Reads a mesh in whichever format it is; text in UTF-16 too.
    *
    * @throws BadFile if it is none, holds no face, or is over a limit
    */
@@ -74,6 +74,13 @@ public enum MeshFormat {
     buffered.mark(LOOKED_AT + 1);
     byte[] head = buffered.readNBytes(LOOKED_AT);
     buffered.reset();
+    if (Wide.begins(head)) {
+      return read(Wide.read(buffered), limits);
+    }
+    Optional<String> other = NoMesh.of(head);
+    if (other.isPresent()) {
+      throw new BadFile(0, other.get(), "a mesh file: OBJ, PLY, OFF, STL or glTF");
+    }
     return switch (of(head)) {
       case OBJ -> ObjReader.read(buffered, limits);
       case PLY -> PlyReader.read(buffered, limits);

@@ -8,6 +8,7 @@ import static fairedge.core.MeshAssert.newell;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fairedge.core.Meshes;
 import fairedge.core.Voxels;
 import fairedge.core.cut.Straight.After;
 import fairedge.core.cut.Straight.Ends;
@@ -17,6 +18,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
+import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -169,5 +171,18 @@ class PartingTest {
     }
     assertThat(parted).isGreaterThan(rounds / 10);
     assertThat(withQuads).isGreaterThan(rounds / 50);
+  }
+
+  @Test
+  void closingAnOpenSheet_saysThatThereIsNothingToClose() {
+    Mesh sheet = Meshes.grid(3, 3);
+    Receipt receipt =
+        made(
+            sheet,
+            Change.StraightChange.of(new PlaneBy.Along(Axis.X, 1.5), After.KEEP_AHEAD, Ends.FACES));
+    assertThat(receipt.remarks())
+        .anySatisfy(r -> assertThat(r.text()).contains("nothing is closed"));
+    Mesh cube = Meshes.cube();
+    assertThat(made(cube, at(1, After.KEEP_AHEAD, Ends.FACES)).remarks()).isEmpty();
   }
 }

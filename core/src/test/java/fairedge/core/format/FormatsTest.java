@@ -2,6 +2,7 @@ package fairedge.core.format;
 
 import static fairedge.core.MeshAssert.assertMesh;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import fairedge.core.Meshes;
@@ -13,6 +14,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,6 +23,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -299,5 +302,24 @@ class FormatsTest {
         .isEqualTo("the end of the file");
     assertThat(refused("OFF\n3 1 0\n0 0 0\n1 0 0\n0 1 0\n2000000000 0 1 2\n").line()).isEqualTo(6);
     assertThat(refused("ply\n" + "x".repeat(50_000)).expected()).isEqualTo("end_header");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"UTF-16", "UTF-16LE", "UTF-16BE"})
+  void textOfTwoBytesALetter_isRead(String charset) throws Exception {
+    String obj = "\uFEFF# caf\u00E9 \uD83D\uDEA2\nv 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n";
+    String text = charset.equals("UTF-16") ? obj.substring(1) : obj;
+    byte[] file = text.getBytes(Charset.forName(charset));
+    Mesh mesh = MeshFormat.read(new ByteArrayInputStream(file), Limits.NONE).mesh();
+    assertThat(mesh.faceCount()).isEqualTo(1);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"\u0089PNG, PNG picture", "%PDF-1.7, PDF", "GIF89a, GIF", "<svg xmlns, SVG"})
+  void filesOfOtherSorts_areRefusedAsWhatTheyAre(String begin, String told) {
+    byte[] file = (begin + "\0".repeat(200)).getBytes(StandardCharsets.ISO_8859_1);
+    assertThatThrownBy(() -> MeshFormat.read(new ByteArrayInputStream(file), Limits.NONE))
+        .isInstanceOf(BadFile.class)
+        .hasMessageContaining(told);
   }
 }
