@@ -31,3 +31,12 @@ test('the list names every card that there is, and its links lead to cards', () 
     }
   }
 });
+
+test('the handbook opens on a first page, which is no card of the list and leads to some', () => {
+  const first = cardOf('first')!;
+  expect(first.title).toBe('The handbook');
+  expect(groups().flatMap((g) => g.cards.map((c) => c.name))).not.toContain('first');
+  const links = [...first.html.matchAll(/href="\/handbook\/([a-z-]+)"/g)].map(([, to]) => to!);
+  expect(links.length).toBeGreaterThan(10);
+  for (const to of links) expect(cardOf(to), to).not.toBeNull();
+});

@@ -33,6 +33,7 @@ const SHAPE_OF_KIND: Record<string, Shape> = {
   seam: 'vertex',
   touching: 'vertex',
   'short-edge': 'vertex',
+  slit: 'vertex',
   'loose-vertex': 'vertex',
   'loose-edge': 'vertex',
   'idle-loop': 'vertex',

@@ -13,6 +13,7 @@ export const KIND_NAMES: Record<string, string> = {
   seam: 'Seams left open',
   touching: 'T-junctions',
   'short-edge': 'Edges too short',
+  slit: 'Slits in faces',
   'loose-vertex': 'Loose vertices',
   'loose-edge': 'Loose edges',
   'idle-loop': 'Loops that do nothing',

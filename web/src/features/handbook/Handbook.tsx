@@ -7,7 +7,7 @@ import { cardOf, groups } from './cards';
 
 /** A card for every tool and every kind of finding; beside it the list of all. */
 export function Handbook({ card }: { card: string | null }) {
-  const shown = cardOf(card ?? 'ring-stop');
+  const shown = cardOf(card ?? 'first');
   const navigate = useNavigate();
   const here = useRef<HTMLAnchorElement>(null);
   useEffect(() => {

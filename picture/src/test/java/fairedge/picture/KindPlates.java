@@ -136,6 +136,8 @@ final class KindPlates {
     int k = little.vertex(20.15, 10, 0);
     little.face(2, 3, 8, k, 7).face(7, k, 8, 13, 12);
     little.without(1).face(1, 2, 7, 6);
+    Sheet slit = grid().without(2);
+    slit.face(2, 3, 8, slit.vertex(23, 5, 0), 8, 7);
     Sheet loose = grid();
     loose.vertex(24, 16, 6);
     Sheet wire = grid();
@@ -147,6 +149,7 @@ final class KindPlates {
         KindPlate.of(Kind.SEAM, gap, grid()),
         KindPlate.of(Kind.TOUCHING, junction, joined),
         KindPlate.of(Kind.SHORT_EDGE, little, grid()),
+        KindPlate.of(Kind.SLIT, slit, grid()),
         KindPlate.of(Kind.LOOSE_VERTEX, loose, grid()),
         KindPlate.of(Kind.LOOSE_EDGE, wire, grid()),
         KindPlate.of(Kind.IDLE_LOOP, tube(5), tube(4)).from(tube(4)));

@@ -143,23 +143,13 @@ final class Parting {
         }
       }
       if (unlike > 0) {
-        patch.forEach(this::turn);
+        patch.forEach(g -> Pruning.turnOver(edit, g));
       }
     }
   }
 
   private boolean hasOther(int edge, BitSet own) {
     return Arrays.stream(mesh.facesOn(edge)).anyMatch(f -> !own.get(f));
-  }
-
-  private void turn(int face) {
-    int[] ring = mesh.vertices(face);
-    int n = ring.length;
-    int[] turned = new int[n];
-    int[] from = new int[n];
-    Arrays.setAll(from, i -> Math.floorMod(-i, n));
-    Arrays.setAll(turned, i -> ring[from[i]]);
-    edit.reshapeFace(face, turned, from);
   }
 
   /** Closes the open ends of one side that lie in the plane. */

@@ -15,6 +15,7 @@ final class Finders {
           share(new SeamFinder(), Rule.SEAM),
           share(new TouchingFinder(), Rule.TOUCHING),
           share(new ShortEdgeFinder(), Rule.SHORT_EDGE, Rule.SHORT_EDGE_BESIDE),
+          share(new SlitFinder(), Rule.SLIT),
           share(new LooseVertexFinder(), Rule.LOOSE_VERTEX),
           share(new LooseEdgeFinder(), Rule.LOOSE_EDGE),
           share(new IdleLoopFinder(), Rule.IDLE_LOOP),

@@ -12,6 +12,7 @@ public enum Kind {
   SEAM("seam", Family.VERTICES),
   TOUCHING("touching", Family.VERTICES),
   SHORT_EDGE("short-edge", Family.VERTICES),
+  SLIT("slit", Family.VERTICES),
   LOOSE_VERTEX("loose-vertex", Family.VERTICES),
   LOOSE_EDGE("loose-edge", Family.VERTICES),
   IDLE_LOOP("idle-loop", Family.VERTICES),

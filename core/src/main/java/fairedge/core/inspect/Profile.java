@@ -25,7 +25,8 @@ public final class Profile {
     put("SSMrS", Rule.FLAT_CORNER, Rule.WARPED);
     put("MMMrM", Rule.IDLE_VERTEX, Rule.SHORT_EDGE);
     put("SSrrS", Rule.BENT_VERTEX);
-    put("MMMSM", Rule.DOUBLE, Rule.TOUCHING, Rule.SEAM, Rule.LOOSE_VERTEX, Rule.LOOSE_EDGE);
+    put("MMMSM", Rule.DOUBLE, Rule.TOUCHING, Rule.SEAM);
+    put("MMMSM", Rule.SLIT, Rule.LOOSE_VERTEX, Rule.LOOSE_EDGE);
     put("SSSrS", Rule.SHORT_EDGE_BESIDE, Rule.SLIVER, Rule.CONCAVE);
     put("rrS-r", Rule.IDLE_LOOP);
     put("MMMS-", Rule.BORDER);

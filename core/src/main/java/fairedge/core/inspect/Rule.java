@@ -20,6 +20,7 @@ public enum Rule {
   SHORT_EDGE(Kind.SHORT_EDGE),
   /** Much shorter than the edges beside it. */
   SHORT_EDGE_BESIDE(Kind.SHORT_EDGE),
+  SLIT(Kind.SLIT),
   LOOSE_VERTEX(Kind.LOOSE_VERTEX),
   LOOSE_EDGE(Kind.LOOSE_EDGE),
   IDLE_LOOP(Kind.IDLE_LOOP),

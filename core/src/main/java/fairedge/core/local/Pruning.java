@@ -6,7 +6,10 @@ import java.util.Collection;
 import java.util.TreeSet;
 import java.util.function.IntPredicate;
 
-/** Takes elements out together with what is left bare by it. Cost: what is taken out. */
+/**
+ * Takes elements out together with what is left bare by it, and lays faces together with the edges
+ * that they need. Cost: what is taken out or laid.
+ */
 public final class Pruning {
   private Pruning() {}
 
@@ -63,6 +66,19 @@ public final class Pruning {
       edgeBetween(edit, ring[i], ring[(i + 1) % ring.length]);
     }
     return edit.makeFace(ring, like);
+  }
+
+  /** Lets a face look the other way, its first corner the same. */
+  public static void turnOver(MeshEdit edit, int face) {
+    int[] ring = edit.mesh().vertices(face);
+    int n = ring.length;
+    int[] turned = new int[n];
+    int[] carried = new int[n];
+    for (int i = 0; i < n; i++) {
+      carried[i] = (n - i) % n;
+      turned[i] = ring[carried[i]];
+    }
+    edit.reshapeFace(face, turned, carried);
   }
 
   /** Lets a face run over other vertices in the same order, with the edges that are missing. */

@@ -5,6 +5,7 @@ import fairedge.core.cut.Site;
 import fairedge.core.flow.Orientation;
 import fairedge.core.flow.Topology;
 import fairedge.core.local.MeshEdit;
+import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -76,21 +77,9 @@ public final class EdgeWork {
   /** Lets faces look the other way. Cost: their corners. */
   public static CutResult flip(Site site, Collection<Integer> faces) {
     for (int f : Asked.faces(site, faces)) {
-      flip(site.edit(), f);
+      Pruning.turnOver(site.edit(), f);
     }
     return DONE;
-  }
-
-  private static void flip(MeshEdit edit, int f) {
-    int[] ring = edit.mesh().vertices(f);
-    int n = ring.length;
-    int[] turned = new int[n];
-    int[] carried = new int[n];
-    for (int i = 0; i < n; i++) {
-      carried[i] = (n - i) % n;
-      turned[i] = ring[carried[i]];
-    }
-    edit.reshapeFace(f, turned, carried);
   }
 
   /**
@@ -107,7 +96,7 @@ public final class EdgeWork {
     if (turned.isEmpty()) {
       throw Refusal.because("All faces look the same way as their neighbours.");
     }
-    turned.forEach(f -> flip(site.edit(), f));
+    turned.forEach(f -> Pruning.turnOver(site.edit(), f));
     return DONE;
   }
 }

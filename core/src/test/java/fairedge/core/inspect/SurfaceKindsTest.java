@@ -224,6 +224,23 @@ class SurfaceKindsTest {
   }
 
   @Test
+  void faceThatGoesThereAndBack_isASlit_aLooseEdgeIsNone() {
+    MeshBuilder b = new MeshBuilder();
+    for (double[] at : new double[][] {{0, 0}, {4, 0}, {4, 4}, {0, 4}, {2, 2}, {9, 9}}) {
+      b.vertex(at[0], at[1], 0);
+    }
+    b.face(0, 1, 2, 4, 2, 3);
+    b.edge(1, 5);
+    assertThat(find(b.build(), Profile.ALL_QUADS, Kind.SLIT))
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.elements()).containsExactly(Element.vertex(4));
+          assertThat(f.place()).isEqualTo(new Vec3(2, 2, 0));
+        });
+    assertThat(find(Meshes.grid(2, 2), Profile.ALL_QUADS, Kind.SLIT)).isEmpty();
+  }
+
+  @Test
   void sidesThatFollowEachOther_areNoSeam_howeverLongTheQuadsBehindThem() {
     for (double length : new double[] {30, 59, 61, 400}) {
       Mesh sheet = shaped(Meshes.grid(12, 1), p -> p.y() == 0 ? p : new Vec3(p.x(), length, p.z()));
