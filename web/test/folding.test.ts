@@ -24,6 +24,8 @@ test('more than three findings of a kind fold, and unfold where one is chosen', 
 test('a kind is told in a line, with how many and the worst', () => {
   expect(summary(five)).toBe('5 n-gons, each: 5 sides, flat');
   expect(summary([...few, ...five])).toBe('7 n-gons, the worst: 6 sides, flat');
+  const bend = finding('v', 'Bend where 2 edges meet', 'bent-vertex');
+  expect(summary([bend, bend])).toBe('2 bends where 2 edges meet');
   expect(summary([finding('z', 'Widths jump by 11.9 to 1', 'jump')])).toBe(
     'Widths jump by 11.9 to 1',
   );

@@ -92,8 +92,11 @@ export function summary(found: readonly Found[]): string {
   if (!worst) return '';
   if (found.length === 1) return worst.title;
   const name = lowered(manyOf(worst.kind));
+  const many = `${found.length.toLocaleString('en')} ${name}`;
+  const words = lowered(worst.title).split(/[ ,]+/);
+  if (words.every((word) => name.includes(word))) return many;
   const alike = found.every((f) => f.title === worst.title);
-  return `${found.length.toLocaleString('en')} ${name}, ${alike ? 'each' : 'the worst'}: ${lowered(worst.title)}`;
+  return `${many}, ${alike ? 'each' : 'the worst'}: ${lowered(worst.title)}`;
 }
 
 /** What many findings of a kind are called in a list: "N-gons". */
