@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.TransactionSystemException;
 
 /** What is wrong with the machine and not with us, by what PostgreSQL says of it. */
 enum Trouble {
@@ -43,6 +44,14 @@ enum Trouble {
 
   static @Nullable Trouble of(@Nullable Throwable bug) {
     for (Throwable cause = bug; cause != null; cause = cause.getCause()) {
+      // What could not be taken back either hides what went wrong before.
+      Trouble first =
+          cause instanceof TransactionSystemException both
+              ? of(both.getApplicationException())
+              : null;
+      if (first != null) {
+        return first;
+      }
       String state = cause instanceof SQLException sql ? sql.getSQLState() : null;
       boolean isFull =
           state != null && state.startsWith("53") && !state.equals("53300")

@@ -8,6 +8,7 @@ import java.sql.SQLTransientConnectionException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.transaction.TransactionSystemException;
 
 /** What is wrong with the machine is told from our mistakes. */
 class TroubleTest {
@@ -18,6 +19,15 @@ class TroubleTest {
     assertThat(trouble).isNotNull();
     assertThat(trouble.status().value()).isEqualTo(status);
     assertThat(trouble.words()).contains("Nothing that was confirmed is lost");
+  }
+
+  /** A connection that is lost within a transaction can't roll it back. */
+  @Test
+  void whatCouldNotBeRolledBack_isWhatWentWrongBefore() {
+    TransactionSystemException both =
+        new TransactionSystemException("no rollback", new SQLException("Connection is closed"));
+    both.initApplicationException(new IllegalStateException(new SQLException("no", "57P01")));
+    assertThat(Trouble.of(both)).isEqualTo(Trouble.DATABASE_AWAY);
   }
 
   @Test
