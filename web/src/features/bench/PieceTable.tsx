@@ -27,7 +27,8 @@ interface Props {
   onTyped: (piece: number, measure: Measure, wanted: number) => void;
 }
 
-const ROWS = 12;
+/** The last ones: the fields of a slip are never longer than the stage. */
+const ROWS = 6;
 
 /** The pieces of a trace: ends, length, angle to the last, angle to the edge it meets; to be typed. */
 export function PieceTable({ preview, unit, ends, onTyped }: Props) {

@@ -22,7 +22,11 @@ interface Props {
   onDrop: () => void;
 }
 
-/** The panel of a pending change: its fields, what it will do, make it or drop it. */
+/**
+ * The panel of a pending change: its fields, what it will do, make it or drop it. What it says of an
+ * ordinary cut has its room from the start, so that no button moves away under the hand; the whole
+ * scrolls only where a window is too low for the fields.
+ */
 export function Slip(props: Props) {
   const { preview } = props;
   const refused = preview?.refusal?.reason ?? null;
@@ -32,7 +36,7 @@ export function Slip(props: Props) {
     <aside
       aria-label={`${props.tool}, ${props.state}`}
       data-testid="slip"
-      className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-32px)] w-[292px] flex-col border border-ink bg-sheet"
+      className="over-stage absolute top-4 right-4 flex thin-scroll max-h-[calc(100%-32px)] w-[292px] flex-col overflow-y-auto border border-ink bg-sheet"
     >
       <header className="flex h-[38px] shrink-0 items-center justify-between border-b border-ink px-3">
         <h2 className="text-[15px] font-semibold">
@@ -50,7 +54,7 @@ export function Slip(props: Props) {
       </header>
       <div className="shrink-0 space-y-2.5 px-3 py-3">{props.children}</div>
       <div
-        className="thin-scroll min-h-16 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
+        className="thin-scroll min-h-24 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
         aria-live="polite"
       >
         {props.problem && <p className="font-semibold">{props.problem}</p>}

@@ -1,5 +1,5 @@
 import { counted, numberText } from '../../ui/time';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { FindingMark } from '../../ui/FindingMark';
@@ -7,6 +7,7 @@ import { FoldRow } from '../../ui/FoldRow';
 import { LongList } from '../../ui/LongList';
 import { foldedRows, isFold, type Fold } from '../../ui/folding';
 import { Unlisted } from '../../ui/Unlisted';
+import { useToggled } from '../../ui/useToggled';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';
 
@@ -107,7 +108,7 @@ function Findings(props: {
 }) {
   const scroller = useRef<HTMLDivElement>(null);
   const { findings, chosen } = props;
-  const [unfolded, setUnfolded] = useState<readonly string[]>([]);
+  const [unfolded, unfold] = useToggled();
   const rows = useMemo(
     () => foldedRows(findings, (f) => f, unfolded, chosen),
     [findings, unfolded, chosen],
@@ -133,13 +134,7 @@ function Findings(props: {
               finding={row.first}
               count={row.count}
               isOpen={row.isOpen}
-              onFold={() =>
-                setUnfolded(
-                  unfolded.includes(row.fold)
-                    ? unfolded.filter((f) => f !== row.fold)
-                    : [...unfolded, row.fold],
-                )
-              }
+              onFold={() => unfold(row.fold)}
               className="py-1 pr-3 pl-2.5"
             />
           ) : (

@@ -71,9 +71,10 @@ function went(before: Workpiece, now: Schemas['WentView']): Workpiece {
   const steps: Schemas['StepView'][] = [];
   for (let at = now.head; at !== null;) {
     const step = byId.get(at)!;
-    steps.unshift(step);
+    steps.push(step);
     at = step.parent;
   }
+  steps.reverse();
   const inForce = new Set(steps);
   return {
     ...before,

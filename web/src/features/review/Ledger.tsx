@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, type ReactNode } from 'react';
 import type { Finding, Review } from '../../api/client';
 import { CardLink } from '../../ui/CardLink';
 import { WithTerms } from '../../ui/WithTerms';
@@ -9,6 +9,7 @@ import { LongList } from '../../ui/LongList';
 import { foldedRows, type Fold } from '../../ui/folding';
 import { Unlisted } from '../../ui/Unlisted';
 import { numberText } from '../../ui/time';
+import { useToggled } from '../../ui/useToggled';
 
 interface Props {
   review: Review;
@@ -20,8 +21,8 @@ interface Props {
 /** The findings of a submission by family; the chosen one opens to its sentence and actions. */
 export function Ledger({ review, chosen, onChoose, actions }: Props) {
   const { check, since } = review;
-  const [folded, setFolded] = useState<readonly string[]>([]);
-  const [unfolded, setUnfolded] = useState<readonly string[]>([]);
+  const [folded, fold] = useToggled();
+  const [unfolded, unfold] = useToggled();
   const scroller = useRef<HTMLElement>(null);
   const families = useMemo(() => byFamily(check.findings), [check.findings]);
   const more = useMemo(() => unlistedByFamily(check.unlisted), [check.unlisted]);
@@ -80,13 +81,7 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
                   finding={line.first.finding}
                   count={line.count}
                   isOpen={line.isOpen}
-                  onFold={() =>
-                    setUnfolded(
-                      unfolded.includes(line.fold)
-                        ? unfolded.filter((f) => f !== line.fold)
-                        : [...unfolded, line.fold],
-                    )
-                  }
+                  onFold={() => unfold(line.fold)}
                   className="pr-3 pl-[27px]"
                 />
               );
@@ -100,16 +95,7 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
                 actions={actions}
               />
             ) : (
-              <FamilyHead
-                {...line}
-                onFold={() =>
-                  setFolded(
-                    line.folded
-                      ? folded.filter((f) => f !== line.family)
-                      : [...folded, line.family],
-                  )
-                }
-              />
+              <FamilyHead {...line} onFold={() => fold(line.family)} />
             );
           }}
         />

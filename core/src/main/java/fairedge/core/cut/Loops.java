@@ -219,6 +219,7 @@ public final class Loops {
       boolean exchanged = ring.oneSided() && i == last;
       List<Node> from = nodes.get(i);
       List<Node> to = nodes.get((i + 1) % nodes.size());
+      Polygon.Flat narrow = flatUnlessConvex(ring.quads().get(i));
       for (int k = 0; k < from.size(); k++) {
         Node end = to.get(exchanged ? to.size() - 1 - k : k);
         if (from.get(k).equals(end)) {
@@ -226,25 +227,24 @@ public final class Loops {
               "A face on this ring touches itself.", Element.face(ring.quads().get(i)));
         }
         chords.add(new Chord(ring.quads().get(i), from.get(k), end));
-        requireInside(ring.quads().get(i), from.get(k).at(), end.at());
+        if (narrow != null && !isInside(narrow, from.get(k).at(), end.at())) {
+          throw Refusal.because(
+              "This quad is not convex: the loop would leave it.",
+              Element.face(ring.quads().get(i)));
+        }
       }
     }
     return chords;
   }
 
   /** A loop across a quad that is not convex may leave it, and turn a part of it over. */
-  private void requireInside(int quad, Vec3 from, Vec3 to) {
-    if (!mesh.isMeasurable(quad)) {
-      return;
-    }
-    Polygon shape = mesh.polygon(quad);
-    boolean isInside =
-        isConvex(shape)
-            || shape.flat().containsSegment(from.towards(to, INSIDE), from.towards(to, 1 - INSIDE));
-    if (!isInside) {
-      throw Refusal.because(
-          "This quad is not convex: the loop would leave it.", Element.face(quad));
-    }
+  private Polygon.@Nullable Flat flatUnlessConvex(int quad) {
+    Polygon shape = mesh.isMeasurable(quad) ? mesh.polygon(quad) : null;
+    return shape == null || isConvex(shape) ? null : shape.flat();
+  }
+
+  private static boolean isInside(Polygon.Flat flat, Vec3 from, Vec3 to) {
+    return flat.containsSegment(from.towards(to, INSIDE), from.towards(to, 1 - INSIDE));
   }
 
   private static boolean isConvex(Polygon shape) {
@@ -293,7 +293,7 @@ public final class Loops {
               Vec3 start = end.at().towards(corner.at(), INSIDE);
               return flat.containsSegment(start, corner.at());
             })
-        && flat.containsSegment(middle.towards(corner.at(), 1e-6), corner.at());
+        && flat.containsSegment(middle.towards(corner.at(), INSIDE), corner.at());
   }
 
   /** Of an odd face the corner opposite; of the two in an even one the one seen straighter. */

@@ -46,7 +46,7 @@ final class Parting {
   private List<Integer> faces(Side side) {
     List<Integer> found = new ArrayList<>();
     for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && !laidBehind.get(f) && sides.of(f) == side) {
+      if (mesh.hasFace(f) && sides.of(f) == side) {
         found.add(f);
       }
     }
@@ -160,8 +160,8 @@ final class Parting {
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       if (!mesh.hasEdge(e)
           || mesh.uses(e) != 1
-          || !isInPlane(mesh.first(e))
-          || !isInPlane(mesh.second(e))) {
+          || !sides.isInPlane(mesh.first(e))
+          || !sides.isInPlane(mesh.second(e))) {
         continue;
       }
       int c = mesh.cornerOn(e);
@@ -182,11 +182,6 @@ final class Parting {
       Vec3 outwards = ahead ? plane.normal().times(-1) : plane.normal();
       EndFill.close(edit, rings, outwards, with, like);
     }
-  }
-
-  /** Also of one that was made to be the twin of another. */
-  private boolean isInPlane(int v) {
-    return sides.isInPlane(v);
   }
 
   private boolean isAhead(int face) {

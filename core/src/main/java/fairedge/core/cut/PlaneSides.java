@@ -36,6 +36,11 @@ final class PlaneSides {
 
   private final Side[] sides;
 
+  /** Whether something that does not lie in the plane is there. */
+  private boolean hasAhead;
+
+  private boolean hasBehind;
+
   /** The faces across the border of a patch. */
   private record Across(boolean ahead, boolean behind) {}
 
@@ -56,6 +61,8 @@ final class PlaneSides {
       int sign = mesh.hasFace(f) ? signOf(f) : 0;
       flat.set(f, sign == 0 && mesh.hasFace(f));
       sides[f] = sign == 0 ? null : sign > 0 ? Side.AHEAD : Side.BEHIND;
+      hasAhead |= sign > 0;
+      hasBehind |= sign < 0;
     }
     if (!flat.isEmpty()) {
       settle(flat);
@@ -79,16 +86,7 @@ final class PlaneSides {
 
   /** Whether something that does not lie in the plane is on each side. */
   boolean areTwo() {
-    boolean ahead = false;
-    boolean behind = false;
-    for (int f = 0; f < sides.length; f++) {
-      if (mesh.hasFace(f)) {
-        int sign = signOf(f);
-        ahead |= sign > 0;
-        behind |= sign < 0;
-      }
-    }
-    return ahead && behind;
+    return hasAhead && hasBehind;
   }
 
   private int signOf(int f) {

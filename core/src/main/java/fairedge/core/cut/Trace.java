@@ -62,7 +62,6 @@ public final class Trace {
 
   /** What one segment cuts, each chord running from its first anchor's side to its second's. */
   private static final class Segment {
-    private Idle idle = Idle.NO;
     final Node from;
     final Node to;
     final View view;
@@ -85,10 +84,8 @@ public final class Trace {
       this.unseen = new ArrayList<>(unseen);
     }
 
-    static Segment empty(Node from, Node to, View view, Idle idle) {
-      Segment segment = new Segment(from, to, view, null, List.of(), List.of());
-      segment.idle = idle;
-      return segment;
+    static Segment empty(Node from, Node to, View view) {
+      return new Segment(from, to, view, null, List.of(), List.of());
     }
   }
 
@@ -316,18 +313,19 @@ public final class Trace {
     if (run.closed()) {
       meet(segments.getLast(), segments.getFirst(), run.points().getFirst().anchor());
     }
-    for (Segment s : segments) {
+    for (int k = 0; k < segments.size(); k++) {
+      Segment s = segments.get(k);
       line.piece(s.from, s.to, s.plane, s.seen, s.unseen);
       chords.addAll(s.seen);
       chords.addAll(s.unseen);
       if (s.seen.isEmpty() && s.unseen.isEmpty()) {
-        remarks.add(CutRemark.of(nothingToCut(s), null));
+        remarks.add(CutRemark.of(nothingToCut(idle(run, k, k + 1)), null));
       }
     }
   }
 
-  private static String nothingToCut(Segment s) {
-    return switch (s.idle) {
+  private static String nothingToCut(Idle why) {
+    return switch (why) {
       case POINT -> "Both points of this piece are one: it changes nothing.";
       case EDGE -> "This piece runs along an edge and changes nothing.";
       case NO -> "This piece crosses no face in view and changes nothing.";
@@ -368,7 +366,7 @@ public final class Trace {
     View view = run.points().get(j).view();
     Idle idle = idle(run, i, j);
     if (idle == Idle.POINT || idle == Idle.EDGE && reach == Reach.FRONT) {
-      return Segment.empty(from, to, view, idle);
+      return Segment.empty(from, to, view);
     }
     SightPlane plane = SightPlane.through(view, from.at(), to.at());
     if (reach == Reach.FRONT) {

@@ -97,9 +97,7 @@ public final class EndFill {
   }
 
   private void divide(int face, int[] ring) {
-    if (ring.length % 2 == 1) {
-      GridFill.divide(edit, face, ring.length / 4, 0);
-    }
+    GridFill.requireEven(ring.length, Element.face(face));
     if (ring.length <= 4) {
       return;
     }

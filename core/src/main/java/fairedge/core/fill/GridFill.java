@@ -50,12 +50,7 @@ public final class GridFill {
     Mesh mesh = edit.mesh();
     int n = mesh.size(face);
     Element here = Element.face(face);
-    if (n % 2 == 1) {
-      throw Refusal.because(
-          "%d sides can't be filled with quads alone: give the ring beside it one vertex more or less."
-              .formatted(n),
-          here);
-    }
+    requireEven(n, here);
     if (a < 1 || a > n / 2 - 1) {
       throw Refusal.because(
           "Of %d sides, one side of the grid has from 1 to %d.".formatted(n, n / 2 - 1), here);
@@ -73,6 +68,18 @@ public final class GridFill {
       throw turnsOver(mesh.vertices(face), GridStarts.of(corners, plane).best(a), blended);
     }
     return divide(edit, face, places);
+  }
+
+  /**
+   * @throws Refusal.Raised for a number of sides that quads alone can't fill
+   */
+  static void requireEven(int sides, Element where) {
+    if (sides % 2 == 1) {
+      throw Refusal.because(
+          "%d sides can't be filled with quads alone: give the ring beside it one vertex more or less."
+              .formatted(sides),
+          where);
+    }
   }
 
   /** The same with places that are known to do. */

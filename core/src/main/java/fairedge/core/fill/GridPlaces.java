@@ -1,6 +1,5 @@
 package fairedge.core.fill;
 
-import fairedge.core.effort.Effort;
 import fairedge.core.geometry.Vec3;
 import java.util.Optional;
 
@@ -52,7 +51,7 @@ final class GridPlaces {
     return at[i][j];
   }
 
-  boolean isInner(int i, int j) {
+  private boolean isInner(int i, int j) {
     return i > 0 && i < a && j > 0 && j < b;
   }
 
@@ -80,7 +79,7 @@ final class GridPlaces {
    * The same with no quad turned over, where the ring is flat: as it is, or with inner vertices
    * moved; empty where that was not reached.
    *
-   * @param plane in which the ring lies; null where it does not
+   * @param plane in which the ring lies
    */
   Optional<GridPlaces> unfolded(Flat plane) {
     if (isSound(plane)) {
@@ -99,7 +98,6 @@ final class GridPlaces {
       }
     }
     new Unfolding(a, b, x, y).run();
-    Effort.check();
     GridPlaces moved = blended(ring, a, start);
     for (int i = 1; i < a; i++) {
       for (int j = 1; j < b; j++) {

@@ -345,4 +345,16 @@ class TraceTest {
     assertMesh(cube).isSound().hasCounts(10, 15, 7);
     assertThat(receipt.newVertices()).hasSize(2);
   }
+
+  @Test
+  void pieceAlongAnEdge_isToldAsThat_rightThroughToo() {
+    Mesh grid = Meshes.grid(2, 2);
+    List<TracePoint> points = List.of(new TracePoint(at(1), ABOVE), new TracePoint(at(4), ABOVE));
+    Change trace =
+        Change.TraceChange.asked(List.of(TraceRun.of(points)), null, Reach.THROUGH, null);
+    Outcome outcome = workpiece(grid).apply(trace);
+    assertThat(((Outcome.Made) outcome).receipt().remarks())
+        .singleElement()
+        .satisfies(r -> assertThat(r.text()).contains("runs along an edge"));
+  }
 }

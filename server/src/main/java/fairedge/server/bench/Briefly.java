@@ -1,7 +1,6 @@
 package fairedge.server.bench;
 
 import fairedge.core.cut.LoopPlaces;
-import fairedge.core.cut.OutlineShape;
 import fairedge.core.cut.Straight;
 import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
@@ -21,12 +20,10 @@ final class Briefly {
       case Change.LoopsChange l ->
           counted(effect.quadsFront() + effect.quadsBehind(), "quad") + ", " + places(l.places());
       case Change.StraightChange s -> straight(s);
-      case Change.OutlineChange o -> shape(o.shape());
-      case Tidying.LiftChange l -> both(l.edges(), "edge", l.vertices());
+      case Change.OutlineChange o -> counted(o.shape().pointCount(), "point");
+      case Tidying.LiftChange l -> both(l.edges(), l.vertices());
       case Tidying.DeleteChange d ->
-          d.faces().isEmpty()
-              ? both(d.edges(), "edge", d.vertices())
-              : counted(d.faces().size(), "face");
+          d.faces().isEmpty() ? both(d.edges(), d.vertices()) : counted(d.faces().size(), "face");
       case Tidying.WeldChange w -> counted(w.vertices().size(), "vertex");
       case Tidying.CollapseChange c -> counted(c.edges().size(), "edge");
       case Tidying.ConnectChange c -> counted(c.vertices().size(), "vertex");
@@ -64,14 +61,10 @@ final class Briefly {
     };
   }
 
-  private static String shape(OutlineShape shape) {
-    return counted(shape.pointCount(), "point");
-  }
-
-  private static String both(List<Integer> edges, String name, List<Integer> vertices) {
+  private static String both(List<Integer> edges, List<Integer> vertices) {
     return edges.isEmpty()
         ? counted(vertices.size(), "vertex")
-        : counted(edges.size(), name)
+        : counted(edges.size(), "edge")
             + (vertices.isEmpty() ? "" : ", " + counted(vertices.size(), "vertex"));
   }
 

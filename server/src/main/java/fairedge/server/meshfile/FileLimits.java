@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 public class FileLimits {
   private static final Logger log = LoggerFactory.getLogger(FileLimits.class);
 
-  /** A mesh of quads with all that an inspection makes of it, measured; docs/benchmarks.md. */
+  /** A mesh of quads with all that an inspection makes of it, measured (decision 0010). */
   private static final long BYTES_PER_FACE = 1200;
 
   private final Limits limits;

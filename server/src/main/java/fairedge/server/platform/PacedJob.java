@@ -70,9 +70,7 @@ public abstract class PacedJob implements Job {
   protected abstract boolean isOver(UUID id);
 
   /** Whether it takes so much memory that a node does only one such at a time. */
-  protected boolean isLarge(UUID id) {
-    return false;
-  }
+  protected abstract boolean isLarge(UUID id);
 
   /** Does the work, asking now and then whether it may go on ({@link Effort#check}). */
   protected abstract void work(UUID id) throws Exception;
