@@ -97,6 +97,9 @@ final class ApplyCommand implements Callable<Integer> {
   private ReceiptView apply(Workpiece workpiece, JsonNode asked, int number) throws BadChanges {
     Change change;
     try {
+      if (!asked.isObject()) {
+        throw new IllegalArgumentException("found " + asked + ", expected { \"tool\": ... }");
+      }
       JsonNode named = ChangeNames.resolved(asked, workpiece.mesh());
       change = Printed.JSON.treeToValue(named, Change.class);
     } catch (JacksonException | IllegalArgumentException e) {

@@ -68,7 +68,8 @@ class CommandLineTest {
     assertThat(unreadable.exit()).isEqualTo(2);
     assertThat(unreadable.err()).contains("none.obj: there is no such file");
     assertThat(unreadable.out()).contains("open.obj");
-    assertThat(run("inspect", file("no.obj", "v 0 0 0\n")).err()).contains("found no face");
+    assertThat(run("inspect", file("no.obj", "v 0 0 0\n")).err())
+        .contains("Line 1: found the end, and no face before it");
     assertThat(run("inspect", folder).exit()).isEqualTo(2);
   }
 
@@ -90,6 +91,10 @@ class CommandLineTest {
     JsonNode pair = report.path("findings").path(0);
     assertThat(pair.path("kind").asString()).isEqualTo("triangle");
     assertThat(pair.path("elements").path(2).path("ends")).hasToString("[4,6]");
+    JsonNode loops = report.path("figures").path("loops");
+    // The four corners of three edges, at the ends of the eight loops there; the diagonal has two.
+    assertThat(loops.path("endsAtPoles")).hasToString("{\"3\":18,\"5\":8}");
+    assertThat(report.path("figures").path("concaveCorners").asInt()).isZero();
   }
 
   @Test
@@ -113,7 +118,7 @@ class CommandLineTest {
     Path large = file("large.obj", CUBE.replaceAll("(?m)^v (.) (.) (.)$", "v $100 $200 $300"));
     Path asked = file("asked.json", "{\"parts\": 2, \"faces\": 5}");
     assertThat(run("inspect", "--asked", asked, cube).out())
-        .contains("1 part instead of 2", "1 faces too many");
+        .contains("1 part instead of 2", "1 face too many");
     assertThat(run("inspect", "--starter", cube, large).out())
         .contains("Does not lie where the starter lies");
     Run wrong = run("inspect", "--asked", file("wrong.json", "{\"parts\": 0}"), cube);
@@ -161,6 +166,11 @@ class CommandLineTest {
         "{}",
         "[",
         "[{}]",
+        "[null]",
+        "[3]",
+        "[[]]",
+        "[{\"tool\": \"lift\", \"edges\": [null]}]",
+        "[{\"tool\": \"trace\", \"points\": [null]}]",
         "[{\"tool\": \"axe\"}]",
         "[{\"tool\": \"loops\", \"edge\": [0, 6], \"fraction\": 0.5}]",
         "[{\"tool\": \"loops\", \"edge\": [0], \"fraction\": 0.5}]",

@@ -14,12 +14,14 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The pieces of a cut in one face, seen along the face's normal, made planar: no piece runs through
  * a node or across another. Nodes are the face's vertices and places inside it; where pieces cross
  * a node comes, and what runs along the border or twice is left out. Cost: the square of the
- * pieces, less where they lie apart; pieces times nodes.
+ * pieces, and pieces times nodes, both less where they lie apart.
  */
 final class Arrangement {
   private static final int MOST_CROSSINGS = 5000;
@@ -121,20 +123,71 @@ final class Arrangement {
     }
   }
 
-  /** The pieces made planar, in order. */
+  /** A place that belongs on a side of the border, at t along it from its lower node. */
+  record OnBorder(int node, Piece side, double t) {}
+
+  /** The pieces made planar, in order; those along the border are left out. */
   List<Piece> planar() {
-    pieces = splitAtNodes();
-    pieces = splitAtCrossings();
+    int known;
+    do {
+      // A crossing may come to lie on a third piece, which then bends to it.
+      known = places.size();
+      pieces = splitAtNodes();
+      pieces = splitAtCrossings();
+    } while (places.size() > known);
     pieces.removeAll(border);
     return List.copyOf(pieces);
   }
 
+  /**
+   * Of the places of the pieces made {@link #planar} one within the merge distance of a side of the
+   * border: it is on that side, which has to be split there and told by {@link #splitBorder}.
+   */
+  @Nullable OnBorder anyOnBorder() {
+    for (Piece piece : pieces) {
+      Effort.check();
+      OnBorder found = onBorder(piece.a);
+      found = found == null ? onBorder(piece.b) : found;
+      if (found != null) {
+        return found;
+      }
+    }
+    return null;
+  }
+
+  private @Nullable OnBorder onBorder(int node) {
+    if (!isRealised(node)) {
+      for (Piece side : border) {
+        if (isOn(side, places.get(node))) {
+          return new OnBorder(node, side, along(side, places.get(node)));
+        }
+      }
+    }
+    return null;
+  }
+
+  /** A place became a vertex on a side of the border. */
+  void splitBorder(OnBorder on, int vertex, Vec3 at) {
+    places.set(on.node, at);
+    across.set(on.node, projection.across(at));
+    up.set(on.node, projection.up(at));
+    realise(on.node, vertex);
+    border.remove(on.side);
+    border.add(Piece.between(on.side.a, on.node));
+    border.add(Piece.between(on.node, on.side.b));
+  }
+
   private Set<Piece> splitAtNodes() {
     Set<Piece> split = new LinkedHashSet<>();
+    int[] order = leftToRight();
     for (Piece piece : pieces) {
       Effort.check();
       List<On> on = new ArrayList<>();
-      for (int k = 0; k < places.size(); k++) {
+      for (int i = firstFrom(left(piece) - merge, order); i < order.length; i++) {
+        int k = order[i];
+        if (across.get(k) > right(piece) + merge) {
+          break;
+        }
         if (!piece.endsAt(k) && isOn(piece, places.get(k))) {
           on.add(new On(along(piece, places.get(k)), k));
         }
@@ -142,6 +195,29 @@ final class Arrangement {
       addParts(piece, on, split);
     }
     return split;
+  }
+
+  private int[] leftToRight() {
+    return IntStream.range(0, places.size())
+        .boxed()
+        .sorted(Comparator.comparingDouble(across::get))
+        .mapToInt(Integer::intValue)
+        .toArray();
+  }
+
+  /** The place in an order from left to right of the first node that is not left of a line. */
+  private int firstFrom(double line, int[] order) {
+    int low = 0;
+    int high = order.length;
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (across.get(order[middle]) < line) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
   }
 
   private boolean isOn(Piece piece, Vec3 p) {
@@ -178,8 +254,7 @@ final class Arrangement {
     for (int i = 0; i < byLeft.size(); i++) {
       Effort.check();
       Piece piece = byLeft.get(i);
-      double right = Math.max(across.get(piece.a), across.get(piece.b));
-      for (int j = i + 1; j < byLeft.size() && left(byLeft.get(j)) <= right; j++) {
+      for (int j = i + 1; j < byLeft.size() && left(byLeft.get(j)) <= right(piece); j++) {
         if (!piece.meets(byLeft.get(j)) && cross(piece, byLeft.get(j))) {
           noteCrossing(piece, byLeft.get(j), crossings);
         }
@@ -194,6 +269,10 @@ final class Arrangement {
 
   private double left(Piece piece) {
     return Math.min(across.get(piece.a), across.get(piece.b));
+  }
+
+  private double right(Piece piece) {
+    return Math.max(across.get(piece.a), across.get(piece.b));
   }
 
   private void noteCrossing(Piece p, Piece q, Map<Piece, List<On>> crossings) {

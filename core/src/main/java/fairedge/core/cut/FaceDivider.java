@@ -25,8 +25,8 @@ import org.jspecify.annotations.Nullable;
  * Divides one face along the pieces of an arrangement, path by path: each path runs from a vertex
  * that the face or one of its parts has to another, over places that become vertices (an open ear
  * decomposition; Whitney, "Non-separable and planar graphs", 1932). Pieces that hang on the border
- * at one vertex only, or not at all (an island), are first joined to it by as many short edges as
- * they lack of two, so that no part has a hole. Cost: for each path the parts at its ends.
+ * at one vertex only, or not at all (an island), are first joined to it by short edges, as few as
+ * will do, so that no part has a hole. Cost: for each path the parts at its ends.
  */
 final class FaceDivider {
   /**
@@ -35,6 +35,7 @@ final class FaceDivider {
   private static final double LONGER = 1.25;
 
   private static final int MOST_PAIRS = 60_000;
+  private static final int NO_TIP = -1;
 
   private final MeshEdit edit;
   private final Mesh mesh;
@@ -59,7 +60,7 @@ final class FaceDivider {
    * @throws Refusal.Raised where a second edge would come between two vertices
    */
   void divide() {
-    for (Piece piece : plan.planar()) {
+    for (Piece piece : planar()) {
       open(piece.a(), piece.b());
     }
     while (!open.isEmpty()) {
@@ -70,6 +71,19 @@ final class FaceDivider {
         cut(path);
       }
     }
+  }
+
+  /** Where pieces cross within the merge distance of a side of the face, that side is split. */
+  private List<Piece> planar() {
+    List<Piece> pieces = plan.planar();
+    for (var on = plan.anyOnBorder(); on != null; on = plan.anyOnBorder()) {
+      int side = mesh.findEdge(plan.vertexOf(on.side().a()), plan.vertexOf(on.side().b()));
+      boolean isForward = mesh.first(side) == plan.vertexOf(on.side().a());
+      Vec3 at = mesh.along(side, isForward ? on.t() : 1 - on.t());
+      plan.splitBorder(on, edit.splitEdge(side, at), at);
+      pieces = plan.planar();
+    }
+    return pieces;
   }
 
   private void open(int a, int b) {
@@ -263,7 +277,10 @@ final class FaceDivider {
   private boolean join(List<Integer> group, List<Integer> hung, int part) {
     int[] ring = ring(part);
     List<Piece> inTheWay = piecesOf(ring);
-    List<Candidate> candidates = candidates(group, ring);
+    int start = hung.isEmpty() ? group.getFirst() : hung.getFirst();
+    List<Set<Integer>> tips = Tips.of(open, start, !hung.isEmpty());
+    List<Integer> from = group.stream().filter(n -> tipOf(n, tips) != NO_TIP).toList();
+    List<Candidate> candidates = candidates(from, ring);
     Candidate first =
         hung.isEmpty()
             ? firstFree(candidates, inTheWay, part)
@@ -271,7 +288,13 @@ final class FaceDivider {
     if (first == null) {
       return false;
     }
-    Candidate second = oppositeOf(first, candidates, inTheWay, part, ring);
+    int tip = tipOf(first.from(), tips);
+    List<Candidate> fromOthers =
+        candidates.stream().filter(c -> tipOf(c.from(), tips) != tip).toList();
+    Candidate second = oppositeOf(first, fromOthers, inTheWay, part, ring);
+    if (second == null) {
+      second = oppositeOf(first, candidates, inTheWay, part, ring);
+    }
     if (second == null) {
       return false;
     }
@@ -280,6 +303,15 @@ final class FaceDivider {
     }
     open(second.from(), second.to());
     return true;
+  }
+
+  private static int tipOf(int node, List<Set<Integer>> tips) {
+    for (int i = 0; i < tips.size(); i++) {
+      if (tips.get(i).contains(node)) {
+        return i;
+      }
+    }
+    return NO_TIP;
   }
 
   private List<Piece> piecesOf(int[] ring) {

@@ -47,6 +47,11 @@ public final class EdgeLoops {
     }
 
     @Override
+    public List<Integer> poles() {
+      return ends.stream().filter(end -> end.cause() == Cause.POLE).map(End::valence).toList();
+    }
+
+    @Override
     public int edges() {
       return length;
     }

@@ -8,6 +8,7 @@ import java.util.TreeMap;
 public final class FlowTally {
   private final Map<Integer, Integer> lengths = new TreeMap<>();
   private final Map<String, Integer> ends = new TreeMap<>();
+  private final Map<Integer, Integer> poles = new TreeMap<>();
   private int count;
   private int closed;
   private int complete;
@@ -24,6 +25,9 @@ public final class FlowTally {
     /** Why it ends at its open ends. */
     List<String> causes();
 
+    /** The valences of the poles at which it ends. */
+    List<Integer> poles();
+
     /** How many edges it crosses or runs along. */
     int edges();
   }
@@ -38,6 +42,7 @@ public final class FlowTally {
     edgesInComplete += one.isComplete() ? by * one.edges() : 0;
     merge(lengths, one.length(), by);
     one.causes().forEach(cause -> merge(ends, cause, by));
+    one.poles().forEach(valence -> merge(poles, valence, by));
   }
 
   private static <K> void merge(Map<K, Integer> counts, K key, int by) {
@@ -69,5 +74,10 @@ public final class FlowTally {
   /** How many open ends have which cause. */
   public Map<String, Integer> ends() {
     return new TreeMap<>(ends);
+  }
+
+  /** How many open ends lie at poles of which valence. */
+  public Map<Integer, Integer> poles() {
+    return new TreeMap<>(poles);
   }
 }

@@ -30,6 +30,11 @@ public final class Rings {
       return ends.stream().map(stop -> stop.cause().name()).toList();
     }
 
+    @Override
+    public List<Integer> poles() {
+      return List.of();
+    }
+
     /** Each edge between two quads once, and those at the ends. */
     @Override
     public int edges() {

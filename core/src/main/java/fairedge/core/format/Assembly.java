@@ -94,9 +94,10 @@ public final class Assembly {
   }
 
   /**
+   * @param lastLine the last line read; 0 where the file has no lines
    * @throws BadFile if no face is left
    */
-  public ReadResult finish(String... remarks) throws BadFile {
+  public ReadResult finish(int lastLine, String... remarks) throws BadFile {
     MeshBuilder builder = new MeshBuilder(vertices, faces, indexCount);
     for (int v = 0; v < vertices; v++) {
       builder.vertex(places[3 * v], places[3 * v + 1], places[3 * v + 2]);
@@ -108,8 +109,11 @@ public final class Assembly {
       from = ends[f];
     }
     if (accepted == 0) {
-      String found = oddities.isEmpty() ? "no face" : "no readable face";
-      throw new BadFile(oddities.isEmpty() ? 0 : oddities.getFirst().line(), found, "at least one");
+      if (oddities.isEmpty()) {
+        throw BadFile.withoutFace(lastLine, "at least one");
+      }
+      Oddity first = oddities.getFirst();
+      throw new BadFile(first.line(), "no readable face (" + first.text() + ")", "at least one");
     }
     for (int i = 0; i < looseCount; i += 2) {
       if (isVertex(loose[i]) && isVertex(loose[i + 1]) && loose[i] != loose[i + 1]) {

@@ -17,6 +17,16 @@ public final class BadFile extends Exception {
     this.expected = expected;
   }
 
+  /**
+   * It was read to its end.
+   *
+   * @param lastLine 0 where it has no lines
+   */
+  public static BadFile withoutFace(int lastLine, String expected) {
+    return new BadFile(
+        lastLine, lastLine > 0 ? "the end, and no face before it" : "no face", expected);
+  }
+
   public int line() {
     return line;
   }

@@ -132,6 +132,28 @@ public final class Polygon {
   }
 
   /**
+   * Whether every corner turns left by more than {@code degrees}, under 90, as seen along the
+   * normal.
+   */
+  public boolean turnsLeftEverywhere(double degrees) {
+    double sine = StrictMath.sin(StrictMath.toRadians(degrees));
+    double cosine = StrictMath.cos(StrictMath.toRadians(degrees));
+    Vec3 normal = normal();
+    Vec3 in = corners[0].minus(corner(-1));
+    for (int i = 0; i < corners.length; i++) {
+      Vec3 out = corner(i + 1).minus(corners[i]);
+      double up = normal.dot(in.cross(out));
+      double on = in.dot(out) - in.dot(normal) * out.dot(normal);
+      // The turn, turned back by the angle, is still to the left.
+      if (!(up > 0 && up * cosine - on * sine > 0)) {
+        return false;
+      }
+      in = out;
+    }
+    return true;
+  }
+
+  /**
    * Largest angle between the normal and that of a corner (of its two sides, turned to the normal's
    * side), degrees, over corners whose in-plane turn is 5 to 175 in size; 0 for a triangle.
    *

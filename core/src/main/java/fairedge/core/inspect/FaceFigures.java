@@ -6,6 +6,12 @@ import org.jspecify.annotations.Nullable;
 
 /** What faces add up to. */
 final class FaceFigures {
+  /** A corner that turns by less comes back on itself: it is no notch. */
+  static final double STRAIGHT_BACK = -179.9;
+
+  /** A corner that turns back by less is straight, but for rounding. */
+  private static final double BACK = -0.1;
+
   private static final int FEW = 7;
   private static final double[] ASPECTS = {1, 1.25, 1.5, 2, 3, 4, 6, 8, 16};
   private static final double[] WARPS = Distribution.Gathering.steps(5, 18);
@@ -21,6 +27,7 @@ final class FaceFigures {
   private @Nullable Map<Integer, Integer> manySides;
   private int corners;
   private int slivers;
+  private int concaveCorners;
   private double area;
 
   void addFace(int sides) {
@@ -45,8 +52,12 @@ final class FaceFigures {
     slivers += isSliver ? 1 : 0;
   }
 
-  void addAngle(double angle) {
-    angles.add(angle);
+  /**
+   * @param turn of a corner, in its face, degrees
+   */
+  void addTurn(double turn) {
+    angles.add(180 - turn);
+    concaveCorners += turn >= STRAIGHT_BACK && turn <= BACK ? 1 : 0;
   }
 
   void add(FaceFigures other) {
@@ -61,6 +72,7 @@ final class FaceFigures {
     }
     corners += other.corners;
     slivers += other.slivers;
+    concaveCorners += other.concaveCorners;
     area += other.area;
   }
 
@@ -92,6 +104,10 @@ final class FaceFigures {
 
   int slivers() {
     return slivers;
+  }
+
+  int concaveCorners() {
+    return concaveCorners;
   }
 
   double area() {

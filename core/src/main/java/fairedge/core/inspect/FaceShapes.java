@@ -13,7 +13,7 @@ import java.util.Arrays;
  * beside them.
  */
 final class FaceShapes {
-  private static final double STRAIGHT_BACK = -179.9;
+  private static final double STRAIGHT_BACK = FaceFigures.STRAIGHT_BACK;
 
   /** One for each thread: it is filled anew for every face. */
   private static final ThreadLocal<Quad> QUAD = ThreadLocal.withInitial(Quad::new);
@@ -169,7 +169,7 @@ final class FaceShapes {
     double least = 180;
     for (double turn : turns) {
       least = Math.min(least, Math.abs(turn));
-      sum.addAngle(180 - turn);
+      sum.addTurn(turn);
       lowest = turn >= STRAIGHT_BACK ? Math.min(lowest, turn) : lowest;
       highest = Math.max(highest, turn);
     }

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param innerValences how many inner vertices have how many edges
  * @param poles inner vertices whose valence is not 4
  * @param slivers faces whose slenderness is under the profile's number (0.02)
+ * @param concaveCorners corners of faces that turn back, by 0.1 to 179.9 degrees
  * @param area of the faces that can be measured
  * @param volume null where a part is not closed
  * @param partList the first {@value #PARTS_LISTED} parts, by their lowest face
@@ -59,6 +60,7 @@ public record Figures(
     Map<Integer, Integer> borderValences,
     int poles,
     int slivers,
+    int concaveCorners,
     double area,
     @Nullable Double volume,
     List<PartFigures> partList,
@@ -88,6 +90,7 @@ public record Figures(
    * Rings or loops.
    *
    * @param ends how many open ends have which cause
+   * @param endsAtPoles how many open ends lie at poles of which valence; rings end at none
    * @param lengths how many have which length
    * @param shareComplete the share of edges of faces that lie in complete ones
    */
@@ -96,6 +99,7 @@ public record Figures(
       int closed,
       int complete,
       Map<String, Integer> ends,
+      Map<Integer, Integer> endsAtPoles,
       Map<Integer, Integer> lengths,
       double shareComplete) {}
 
@@ -138,6 +142,7 @@ public record Figures(
         topology.borderValences(),
         poles(topology),
         faces.slivers(),
+        faces.concaveCorners(),
         faces.area(),
         closed ? parts.stream().mapToDouble(p -> subject.volumes().of(p.number())).sum() : null,
         parts.stream().limit(PARTS_LISTED).map(part -> part(subject, part)).toList(),
@@ -183,6 +188,7 @@ public record Figures(
         tally.closed(),
         tally.complete(),
         ends,
+        tally.poles(),
         tally.lengths(),
         edgesOfFaces == 0 ? 0 : (double) tally.edgesInComplete() / edgesOfFaces);
   }

@@ -7,32 +7,46 @@ import java.util.function.Consumer;
 import java.util.function.IntPredicate;
 
 /**
- * Hard edges: marked by the exercise; or two-sided, turning by more than the profile's angle (30
- * degrees), and at least twice as much as each of the parallel neighbours in the ring, so that a
- * round form of eight sides is not hard all round. A neighbour beyond a face that is no quad does
- * not count. Cost to make: the edges; constant for each question.
+ * Hard edges: marked by the exercise; or two-sided and
+ *
+ * <ol>
+ *   <li>turning by over the profile's angle for edges alone (60 degrees, and a thousandth of one
+ *       for the rounding of files): a bare cube has twelve; or
+ *   <li>turning by more than the profile's angle (30 degrees), and at least twice as much as each
+ *       of the parallel neighbours in the ring. A neighbour beyond a face that is no quad does not
+ *       count.
+ * </ol>
+ *
+ * So a round form of six sides or more is not hard all round. Cost to make: the edges; constant for
+ * each question.
  */
 final class HardEdges {
+  private static final double ROUNDING = 1e-3;
+
   private Mesh mesh;
   private final Topology topology;
   private final FaceShapes shapes;
   private final double angle;
+  private final double standing;
+  private final double alone;
   private final double cosine;
   private final BitSet marked;
   private final BitSet hard = new BitSet();
 
-  /** Edges that turn by over the angle. */
+  /** Edges that turn by over the least angle of a hard one. */
   private final BitSet turning = new BitSet();
 
   /**
-   * @param angle by more than which a hard edge turns, degrees
+   * @param thresholds their angles
    * @param marked two-sided edges that are hard however they turn
    */
-  HardEdges(Topology topology, FaceShapes shapes, double angle, BitSet marked) {
+  HardEdges(Topology topology, FaceShapes shapes, Thresholds thresholds, BitSet marked) {
     this.mesh = topology.mesh();
     this.topology = topology;
     this.shapes = shapes;
-    this.angle = angle;
+    this.standing = thresholds.of(Threshold.HARD_EDGE);
+    this.alone = thresholds.of(Threshold.HARD_ALONE) + ROUNDING;
+    this.angle = Math.min(standing, alone);
     this.marked = marked;
     this.cosine = StrictMath.cos(StrictMath.toRadians(angle));
     Blocks.search(
@@ -46,7 +60,7 @@ final class HardEdges {
             })
         .forEach(turning::set);
     hard.or(marked);
-    turning.stream().filter(this::standsOut).forEach(hard::set);
+    turning.stream().filter(this::isHardByAngle).forEach(hard::set);
   }
 
   /**
@@ -69,7 +83,7 @@ final class HardEdges {
   void update(int[] edges) {
     for (int e : edges) {
       turning.set(e, mesh.hasEdge(e) && turns(e));
-      hard.set(e, mesh.hasEdge(e) && marked.get(e) || turning.get(e) && standsOut(e));
+      hard.set(e, mesh.hasEdge(e) && marked.get(e) || turning.get(e) && isHardByAngle(e));
     }
   }
 
@@ -87,17 +101,18 @@ final class HardEdges {
     return hard.get(e);
   }
 
-  private boolean standsOut(int e) {
+  private boolean isHardByAngle(int e) {
     double turn = turnAt(e);
     int c = mesh.cornerOn(e);
-    return standsOut(turn, c) && standsOut(turn, mesh.nextOnEdge(c));
+    return turn > alone
+        || turn > standing && standsOut(turn, c) && standsOut(turn, mesh.nextOnEdge(c));
   }
 
   private boolean turns(int e) {
     return topology.uses(e) == 2 && !surelyUnder(e, cosine) && turnAt(e) > angle;
   }
 
-  /** Whether the surface turns at e by over the angle of a hard edge, hard or not. */
+  /** Whether the surface turns at e by over the least angle of a hard edge, hard or not. */
   boolean turnsOver(int e) {
     return turning.get(e);
   }
@@ -107,7 +122,7 @@ final class HardEdges {
     return (BitSet) turning.clone();
   }
 
-  /** The angle of a hard edge, degrees. */
+  /** The least angle by over which a hard edge turns, degrees. */
   double angle() {
     return angle;
   }

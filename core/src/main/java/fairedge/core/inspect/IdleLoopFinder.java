@@ -17,12 +17,14 @@ import java.util.stream.IntStream;
  *   <li>at which the surface turns by the profile's angle (1 degree) or less at every edge;
  *   <li>that crosses nothing that needs it: the edges that cross it run straight on, by the same
  *       angle, at every vertex;
- *   <li>and that holds nothing: no quad beside it has, on its other side, a border or an edge at
- *       which the surface turns by over the angle of a hard edge, and is narrower than a quarter of
- *       what lies on the other side of the loop ({@link Strips#holds}).
+ *   <li>that holds nothing: no quad beside it has, on its other side, a border or an edge at which
+ *       the surface turns by over the angle of a hard edge, and is narrower than a quarter of what
+ *       lies on the other side of the loop ({@link Strips#holds});
+ *   <li>and that no line of the exercise asks for: none runs along an edge of it.
  * </ol>
  *
- * Cost: the edges of closed loops of new edges.
+ * Cost: the edges of closed loops of new edges; of those that do nothing, times the pieces of the
+ * lines.
  */
 final class IdleLoopFinder implements Finder {
   @Override
@@ -81,7 +83,13 @@ final class IdleLoopFinder implements Finder {
         return false;
       }
     }
-    return true;
+    return !isAskedFor(subject, edges);
+  }
+
+  private static boolean isAskedFor(Subject subject, int[] edges) {
+    return subject.wanted().lines().stream()
+        .anyMatch(
+            line -> Arrays.stream(edges).anyMatch(e -> LineCover.runsAlong(subject, e, line)));
   }
 
   /** Whether the two edges that cross the loop at a vertex of four run straight on there. */

@@ -8,21 +8,23 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * {@code inside-out}: a closed part of negative volume. Cost: the parts; of those that may be
- * turned inside out the faces.
+ * {@code inside-out}: a closed, orientable part of negative volume. Parts without an inside (that
+ * can't be oriented, or hold nothing but what rounding makes) are none. Cost: the parts; of those
+ * that may be turned inside out the faces.
  */
 final class InsideOutFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     List<Parts.Part> doubtful =
         subject.partList().stream()
-            .filter(part -> part.closed() && !subject.volumes().isSurelyPositive(part.number()))
+            .filter(part -> part.closed() && part.orientable())
+            .filter(part -> !subject.volumes().isSurelyPositive(part.number()))
             .toList();
     List<Finding> found = new ArrayList<>();
     for (int[] faces : subject.parts().facesOf(doubtful)) {
-      double volume = Volume.of(subject.mesh(), faces);
-      if (volume < 0) {
-        found.add(finding(subject.mesh(), faces, volume));
+      Volume volume = Volume.of(subject.mesh(), faces);
+      if (volume.isKnown() && volume.cubed() < 0) {
+        found.add(finding(subject.mesh(), faces, volume.cubed()));
       }
     }
     return found;

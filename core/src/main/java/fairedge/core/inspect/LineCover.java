@@ -37,6 +37,20 @@ record LineCover(double length, double share, double largest, Vec3 farthest, int
     return farthest(subject, length, length > 0 ? covered / length : 1, bare);
   }
 
+  /** Whether the middle of an edge lies on a line, and the edge runs along it there. */
+  static boolean runsAlong(Subject subject, int e, Wanted.Line line) {
+    Vec3 middle = subject.mesh().along(e, 0.5);
+    for (int i = 1; i < line.points().size(); i++) {
+      Vec3 a = line.points().get(i - 1);
+      Vec3 b = line.points().get(i);
+      if (middle.distanceToSegment(a, b) <= subject.lineDistance()
+          && runsAlong(subject, e, b.minus(a))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private static LineCover farthest(
       Subject subject, double length, double share, List<Vec3> places) {
     double largest = 0;

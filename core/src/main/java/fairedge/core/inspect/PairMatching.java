@@ -16,14 +16,20 @@ import org.jspecify.annotations.Nullable;
  * <p>Triangles that could pair fall into groups that touch. In a group of up to {@value #EXACT}
  * triangles the choice is exact, by dynamic programming over the set of triangles still free, taken
  * in breadth-first order so that few sets arise. In a larger group, or one with more than {@value
- * #STATES} sets, the cheapest pairs are taken first, and {@link MaximumMatching} adds what is
- * missing to as many as possible. Ties by the lower faces.
+ * #STATES} sets, the cheapest pairs are taken first, {@link MaximumMatching} adds what is missing
+ * to as many as possible, and then up to {@value #EXCHANGED} pairs are exchanged for as many
+ * others, until no such exchange costs less. Ties by the lower faces.
  */
 final class PairMatching {
   private static final Comparator<Candidate> BY_COST =
       Comparator.comparingDouble(Candidate::cost).thenComparingInt(Candidate::edge);
 
-  private static final int EXACT = 60;
+  /** The most triangles in a group whose choice is exact. */
+  static final int EXACT = 60;
+
+  /** The most pairs that are exchanged at once. */
+  static final int EXCHANGED = 3;
+
   private static final int STATES = 50_000;
 
   /**
@@ -68,13 +74,22 @@ final class PairMatching {
   /** By the lower face. */
   private final @Nullable Candidate[] chosen;
 
+  /** Whether the number of pairs is all that is asked. */
+  private final boolean onlyCounted;
+
   /** The chosen pairs, by their lower face. Cost: n log n in the candidates, mostly. */
   static List<Candidate> best(List<Candidate> candidates) {
-    return candidates.isEmpty() ? List.of() : new PairMatching(candidates).chosen();
+    return candidates.isEmpty() ? List.of() : new PairMatching(candidates, false).chosen();
   }
 
-  private PairMatching(List<Candidate> candidates) {
+  /** How many pairs there are at most. */
+  static int most(List<Candidate> candidates) {
+    return candidates.isEmpty() ? 0 : new PairMatching(candidates, true).chosen().size();
+  }
+
+  private PairMatching(List<Candidate> candidates, boolean onlyCounted) {
     this.candidates = candidates;
+    this.onlyCounted = onlyCounted;
     this.numbers = new Numbering(candidates);
     this.starts = new int[numbers.count + 1];
     for (Candidate c : candidates) {
@@ -195,15 +210,22 @@ final class PairMatching {
   /** As many pairs as possible, from mates that may be fewer. */
   private void enlarge(int[] group, int[] mate) {
     int[][] neighbours = new int[group.length][];
+    double[][] costs = new double[group.length][];
     for (int i = 0; i < group.length; i++) {
       int[] those = new int[starts[group[i] + 1] - starts[group[i]]];
+      double[] theirs = new double[those.length];
       for (int k = 0; k < those.length; k++) {
         Candidate c = candidates.get(items[starts[group[i]] + k]);
         those[k] = places[beyond(c, group[i])];
+        theirs[k] = c.cost();
       }
       neighbours[i] = those;
+      costs[i] = theirs;
     }
     new MaximumMatching(neighbours, mate).augment();
+    if (!onlyCounted) {
+      new PairExchange(neighbours, costs, mate).improve();
+    }
     for (int i = 0; i < group.length; i++) {
       if (mate[i] != MaximumMatching.NONE && group[i] < group[mate[i]]) {
         take(cheapest(group[i], group[mate[i]]));

@@ -12,21 +12,26 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * {@code pinch}: a face no vertex of which is at a hard edge or a border, of whose surface, after
- * it is subdivided twice, a part turns by over the profile's angle (60 degrees) from the front of
- * the face. What turns by over 90 degrees folds.
+ * {@code pinch}: a face of whose surface, after it is subdivided twice, a part turns by over the
+ * profile's angle (60 degrees) from the front of the face; where a vertex of it is at a hard edge
+ * or a border, by over {@value #FOLD} degrees too: there the surface turns by right, up to half the
+ * angle of the edge, but it does not fold.
  *
  * <p>The front is that of the face and not of all the flat patch round it: on a smooth form of
  * small faces a patch goes on right round.
  *
  * <p>A face need not be subdivided where all faces that touch it turn from it by under {@value
- * #TAME} degrees and none of them has a corner that turns back: what comes of it turns by little
- * more than they do; at a vertex of over {@value #HUB} edges it always is. One finding a face.
- * Cost: the faces; for those that are not tame the faces that touch them, times twenty, so many at
- * a time.
+ * #TAME} degrees and none of them has a corner that turns back or warps by as much: what comes of
+ * it turns by little more than they do; at a vertex of over {@value #HUB} edges it always is. One
+ * finding a face. Cost: the faces; for those that are not tame the faces that touch them, times
+ * twenty, so many at a time.
  */
 final class PinchFinder implements Finder {
   private static final double TAME = 25;
+
+  /** What turns by more lies over itself. */
+  private static final double FOLD = 90;
+
   private static final int AT_A_TIME = 8192;
 
   /** Where more edges meet, the faces are not asked one by one whether they are tame. */
@@ -51,7 +56,8 @@ final class PinchFinder implements Finder {
             });
     List<Finding> found = new ArrayList<>();
     for (int i = 0; i < wild.size(); i += AT_A_TIME) {
-      found.addAll(subdivided(subject, wild.subList(i, Math.min(wild.size(), i + AT_A_TIME))));
+      List<Integer> some = wild.subList(i, Math.min(wild.size(), i + AT_A_TIME));
+      found.addAll(subdivided(subject, ground, some));
     }
     return found;
   }
@@ -73,7 +79,7 @@ final class PinchFinder implements Finder {
         new Ground(subject, Arrays.stream(anew.vertices()), edges.stream(), faces.stream());
     List<Integer> wild =
         Arrays.stream(anew.faces()).filter(f -> isWild(subject, ground, f)).boxed().toList();
-    List<Finding> found = new ArrayList<>(subdivided(subject, wild));
+    List<Finding> found = new ArrayList<>(subdivided(subject, ground, wild));
     before.stream().filter(finding -> !anew.meets(finding)).forEach(found::add);
     found.sort(Comparator.comparingInt(finding -> finding.elements().getFirst().id()));
     return found;
@@ -116,8 +122,12 @@ final class PinchFinder implements Finder {
           });
     }
 
+    boolean holds(Mesh mesh, int f) {
+      return Arrays.stream(mesh.vertices(f)).anyMatch(held::get);
+    }
+
     private static boolean isOdd(Subject subject, int f) {
-      return !subject.shapes().hasFront(f) || subject.shapes().turnBack(f) > 0.1;
+      return !subject.shapes().hasFront(f) || isUneven(subject, f);
     }
   }
 
@@ -140,20 +150,20 @@ final class PinchFinder implements Finder {
     Vec3 front = subject.shapes().newell(f);
     boolean wild = false;
     for (int v : mesh.vertices(f)) {
-      if (ground.held.get(v)) {
-        return false;
-      }
       wild |= subject.topology().valence(v) > HUB;
       for (int g : wild ? new int[0] : mesh.facesAt(v)) {
-        wild |=
-            !(front.angleTo(subject.shapes().newell(g)) < TAME)
-                || subject.shapes().turnBack(g) > 0.1;
+        wild |= !(front.angleTo(subject.shapes().newell(g)) < TAME) || isUneven(subject, g);
       }
     }
     return wild;
   }
 
-  private static List<Finding> subdivided(Subject subject, List<Integer> wild) {
+  /** Notched or twisted, so that its front tells little of what comes of it. */
+  private static boolean isUneven(Subject subject, int f) {
+    return subject.shapes().turnBack(f) > 0.1 || subject.shapes().warp(f) > TAME;
+  }
+
+  private static List<Finding> subdivided(Subject subject, Ground ground, List<Integer> wild) {
     BitSet corners = new BitSet();
     for (int f : wild) {
       for (int v : subject.mesh().vertices(f)) {
@@ -166,7 +176,7 @@ final class PinchFinder implements Finder {
     List<Finding> found = new ArrayList<>();
     for (int f : wild) {
       double turn = turnOf(excerpt.faceOf(f), subject.shapes().newell(f), twice);
-      if (turn > most) {
+      if (turn > (ground.holds(subject.mesh(), f) ? Math.max(most, FOLD) : most)) {
         found.add(finding(subject, f, turn));
       }
     }
@@ -200,10 +210,10 @@ final class PinchFinder implements Finder {
         Rule.PINCH,
         f,
         new Measure(turn, Measure.Unit.DEGREES),
-        turn > 90 ? "Surface folds here when smooth" : "Surface pinches here when smooth",
+        turn > FOLD ? "Surface folds here when smooth" : "Surface pinches here when smooth",
         Tell.words(
             "Subdivided, the surface of this face turns by up to %.0f\u00b0 from"
                 + " its front%s: it shows as a crease or a spike. Even out the faces round it.",
-            turn, turn > 90 ? " and folds over" : ""));
+            turn, turn > FOLD ? " and folds over" : ""));
   }
 }

@@ -88,7 +88,7 @@ final class Subject {
     this.rings = around.join();
     this.loops = along.join();
     this.otherThanQuads = new OtherThanQuads(mesh);
-    this.hardEdges = new HardEdges(topology, shapes, threshold(Threshold.HARD_EDGE), marked());
+    this.hardEdges = new HardEdges(topology, shapes, thresholds, marked());
     this.strips = new Strips(this);
   }
 

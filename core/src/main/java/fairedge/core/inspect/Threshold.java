@@ -78,7 +78,22 @@ public enum Threshold {
       180,
       Measure.Unit.DEGREES,
       "Neighbours whose fronts differ by over"),
-  HARD_EDGE("hardEdge", Kind.POLE, 30, 0, 180, Measure.Unit.DEGREES, "A hard edge turns by over"),
+  HARD_EDGE(
+      "hardEdge",
+      Kind.POLE,
+      30,
+      0,
+      180,
+      Measure.Unit.DEGREES,
+      "An edge that stands out from those beside it is hard if it turns by over"),
+  HARD_ALONE(
+      "hardAlone",
+      Kind.POLE,
+      60,
+      0,
+      180,
+      Measure.Unit.DEGREES,
+      "An edge is hard whatever lies beside it if it turns by over"),
   FLAT_PATCH(
       "flatPatch", Kind.SOFT_EDGE, 10, 0, 90, Measure.Unit.DEGREES, "A flat patch turns by under"),
   STRIP(

@@ -20,7 +20,7 @@ final class TooManyFinder implements Finder {
             subject,
             Rule.TOO_MANY,
             new Measure(mesh.faceCount(), Measure.Unit.FACES),
-            mesh.faceCount() - budget + " faces too many",
+            Tell.count(mesh.faceCount() - budget, "face", "faces") + " too many",
             "The budget is "
                 + Tell.count(budget, "face", "faces")
                 + ", and this mesh has "

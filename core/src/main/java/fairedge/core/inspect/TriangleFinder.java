@@ -24,9 +24,12 @@ import java.util.stream.IntStream;
  *       vertex round it also has a face that is none, or lies on a border. Vertices are taken by
  *       id; a triangle belongs to the first fan. One finding a fan;
  *   <li><b>pair</b>: two triangles on both sides of one two-sided edge, wound alike, whose normals
- *       differ by the profile's angle (20 degrees) or less and whose union is a strictly convex
- *       quad. As many pairs as possible, then the squarest: the least sum, over the corners of the
- *       quads, of what they are off 90 degrees. One finding a pair;
+ *       differ by the profile's angle (20 degrees) or less and whose union is a convex quad without
+ *       a straight corner (one that turns by 1 degree or less: a quad of them would be told as
+ *       {@code flat-corner}). As many pairs as possible, then the squarest: the least sum, over the
+ *       corners of the quads, of what they are off 90 degrees; where over {@value
+ *       PairMatching#EXACT} triangles hang together, so square that no exchange of up to {@value
+ *       PairMatching#EXCHANGED} pairs for as many others makes it less. One finding a pair;
  *   <li><b>stray</b>: every other triangle.
  * </ol>
  *
@@ -206,7 +209,7 @@ final class TriangleFinder implements Finder {
   private static Finding allTriangles(Subject subject, BitSet triangles) {
     Mesh mesh = subject.mesh();
     int first = triangles.nextSetBit(0);
-    int pairs = pairs(subject, triangles).size();
+    int pairs = PairMatching.most(candidates(subject, triangles));
     return new Finding.Told(
         Rule.ALL_TRIANGLES,
         List.of(Element.face(first)),
@@ -224,14 +227,14 @@ final class TriangleFinder implements Finder {
 
   private static void findPairs(Subject subject, BitSet free, List<Finding> found) {
     Mesh mesh = subject.mesh();
-    for (PairMatching.Candidate pair : pairs(subject, free)) {
+    for (PairMatching.Candidate pair : PairMatching.best(candidates(subject, free))) {
       free.clear(pair.face());
       free.clear(pair.other());
       found.add(pair(mesh, pair));
     }
   }
 
-  private static List<PairMatching.Candidate> pairs(Subject subject, BitSet free) {
+  private static List<PairMatching.Candidate> candidates(Subject subject, BitSet free) {
     Mesh mesh = subject.mesh();
     BitSet sides = new BitSet();
     free.stream()
@@ -243,11 +246,10 @@ final class TriangleFinder implements Finder {
           }
         });
     int[] edges = sides.stream().filter(e -> subject.topology().uses(e) == 2).toArray();
-    return PairMatching.best(
-        Blocks.collect(
-            edges.length,
-            (int i, Consumer<PairMatching.Candidate> found) ->
-                addCandidate(subject, edges[i], free, found)));
+    return Blocks.collect(
+        edges.length,
+        (int i, Consumer<PairMatching.Candidate> found) ->
+            addCandidate(subject, edges[i], free, found));
   }
 
   private static void addCandidate(
@@ -274,17 +276,10 @@ final class TriangleFinder implements Finder {
               mesh.position(mesh.vertexOf(d))
             });
     double bend = mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell());
-    if (bend <= subject.threshold(Threshold.PAIR_BEND) && isStrictlyConvex(quad)) {
+    if (bend <= subject.threshold(Threshold.PAIR_BEND)
+        && quad.turnsLeftEverywhere(subject.threshold(Threshold.STRAIGHT))) {
       found.accept(new PairMatching.Candidate(Math.min(f, g), Math.max(f, g), e, offSquare(quad)));
     }
-  }
-
-  private static boolean isStrictlyConvex(Polygon quad) {
-    Polygon.Flat flat = quad.flat();
-    return flat.turn(0, 1, 2) > 0
-        && flat.turn(1, 2, 3) > 0
-        && flat.turn(2, 3, 0) > 0
-        && flat.turn(3, 0, 1) > 0;
   }
 
   private static double offSquare(Polygon quad) {

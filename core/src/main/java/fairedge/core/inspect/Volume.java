@@ -4,15 +4,22 @@ import fairedge.core.geometry.Bounds;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 
-/** The volume that closed faces hold, positive where they show their fronts. */
-final class Volume {
-  private Volume() {}
+/**
+ * The volume that closed faces hold, positive where they show their fronts.
+ *
+ * @param cubed in the cube of the unit
+ * @param isKnown whether it is more than rounding may make of nothing; faces without an inside, as
+ *     two that lie upon each other, hold none
+ */
+record Volume(double cubed, boolean isKnown) {
+  /** Of what was added up, so much may be rounding. */
+  private static final double ROUNDING = 1e-12;
 
   /**
    * Sum of the tetrahedra from the centre of the faces' box to the fans of their first corners.
    * Faces with a corner without place are left out. Cost: their corners.
    */
-  static double of(Mesh mesh, int[] faces) {
+  static Volume of(Mesh mesh, int[] faces) {
     Bounds bounds = Bounds.EMPTY;
     for (int f : faces) {
       for (int v : mesh.vertices(f)) {
@@ -21,6 +28,7 @@ final class Volume {
     }
     Vec3 centre = bounds.centre();
     double sum = 0;
+    double size = 0;
     for (int f : faces) {
       if (mesh.isMeasurable(f)) {
         int[] corners = mesh.vertices(f);
@@ -29,9 +37,10 @@ final class Volume {
           Vec3 a = mesh.position(corners[i]).minus(centre);
           Vec3 b = mesh.position(corners[i + 1]).minus(centre);
           sum += first.dot(a.cross(b));
+          size += first.length() * a.length() * b.length();
         }
       }
     }
-    return sum / 6;
+    return new Volume(sum / 6, Math.abs(sum) > ROUNDING * size);
   }
 }

@@ -29,7 +29,7 @@ final class Volumes {
       List<Parts.Part> closed = subject.partList().stream().filter(Parts.Part::closed).toList();
       List<int[]> faces = parts.facesOf(closed);
       for (int i = 0; i < faces.size(); i++) {
-        ofPart[closed.get(i).number()] = 3 * Volume.of(subject.mesh(), faces.get(i));
+        ofPart[closed.get(i).number()] = 3 * Volume.of(subject.mesh(), faces.get(i)).cubed();
       }
       return;
     }

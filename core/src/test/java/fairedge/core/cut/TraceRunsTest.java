@@ -8,6 +8,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Traces of several runs, closed ones, right through, from beside the model, of chosen faces. */
@@ -89,6 +91,74 @@ class TraceRunsTest {
     made(grid, front(run));
     assertMesh(grid).hasCounts(7, 9, 3).hasEuler(1);
     assertThat(area(grid)).isCloseTo(1, within(1e-12));
+  }
+
+  /** An eight, and a chain of three, whose lobes hang together at crossings only. */
+  @ParameterizedTest
+  @CsvSource({"1, 9, 12, 4", "2, 12, 16, 5"})
+  void closedRunThatCrossesItself_isJoinedByTwoEdges(
+      int crossings, int vertices, int edges, int faces) {
+    Mesh grid = Meshes.grid(1, 1);
+    // To and fro along the middle, above it and below it by turns; the lowest lobe is the nearest.
+    List<Anchor> run = new ArrayList<>();
+    for (int i = 0; i <= crossings; i++) {
+      run.add(in(0, 0.1 + 0.25 * i, i % 2 == 0 ? 0.4 : 0.6, 0));
+    }
+    for (int i = crossings; i >= 0; i--) {
+      run.add(in(0, 0.1 + 0.25 * i, i % 2 == 0 ? 0.6 : 0.4, 0));
+    }
+    run.add(run.getFirst());
+    made(grid, front(run(run.toArray(Anchor[]::new))));
+    assertMesh(grid).hasCounts(vertices, edges, faces).hasEuler(1);
+    assertThat(area(grid)).isCloseTo(1, within(1e-12));
+  }
+
+  @Test
+  void lobeWithinALobe_isJoinedToItOnce() {
+    Mesh grid = Meshes.grid(1, 1);
+    Anchor first = in(0, 0.5, 0.1, 0);
+    Anchor[] run = {
+      first,
+      in(0, 0.9, 0.9, 0),
+      in(0, 0.1, 0.9, 0),
+      in(0, 0.6, 0.5, 0),
+      in(0, 0.4, 0.5, 0),
+      in(0, 0.8, 0.85, 0),
+      in(0, 0.2, 0.85, 0),
+      first
+    };
+    made(grid, front(run(run)));
+    assertMesh(grid).hasEuler(1);
+    assertThat(area(grid)).isCloseTo(1, within(1e-12));
+  }
+
+  /** Two shallow runs that cross {@code off} merge distances from the grid's lower side. */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.6, 0.95, 1.05, 30})
+  void crossingNearASide_isOnIt_withinTheMergeDistance(double off) {
+    Mesh grid = Meshes.grid(1, 1);
+    double merge = Tolerance.of(grid.bounds()).merge();
+    double height = 2 * off * merge;
+    made(grid, front(run(at(0), on(grid, 1, 3, height)), run(at(1), on(grid, 0, 2, height))));
+    Vec3 crossing = grid.position(grid.vertexEnd() - 1);
+    assertThat(crossing.x()).isCloseTo(0.5, within(1e-12));
+    assertThat(crossing.y()).isEqualTo(off <= 1 ? 0 : height / 2);
+    assertMesh(grid).hasCounts(7, off <= 1 ? 9 : 10, off <= 1 ? 3 : 4).hasEuler(1);
+    assertThat(area(grid)).isCloseTo(1, within(1e-9));
+  }
+
+  @Test
+  void threeRunsThatNearlyMeet_meet() {
+    Mesh grid = Meshes.grid(1, 1);
+    double beside = 0.9 * Tolerance.of(grid.bounds()).merge();
+    Change change =
+        front(
+            run(on(grid, 0, 2, 0.5), on(grid, 1, 3, 0.5)),
+            run(on(grid, 0, 2, 0.501), on(grid, 1, 3, 0.499)),
+            run(on(grid, 0, 1, 0.2), on(grid, 2, 3, 0.8 + 2 * beside)));
+    made(grid, change);
+    // Past the crossing of the first two, not farther than counts.
+    assertMesh(grid).hasEuler(1).hasCounts(4 + 6 + 1, 4 + 6 + 6, 6);
   }
 
   @Test

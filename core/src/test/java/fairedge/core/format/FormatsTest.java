@@ -297,7 +297,7 @@ class FormatsTest {
         .isEqualTo("the end of the file");
     assertThat(
             refused("ply\nelement nothing 9999999999999\nformat ascii 1.0\nend_header\n").found())
-        .isEqualTo("no face");
+        .isEqualTo("the end, and no face before it");
     assertThat(refused("OFF\n1000000000 1000000000 0\n0 0 0\n").found())
         .isEqualTo("the end of the file");
     assertThat(refused("OFF\n3 1 0\n0 0 0\n1 0 0\n0 1 0\n2000000000 0 1 2\n").line()).isEqualTo(6);

@@ -127,9 +127,11 @@ class DefinitionsTest {
       double least = thresholds.of(Threshold.HARD_EDGE);
       for (int e = 0; e < mesh.edgeEnd(); e++) {
         if (hasFronts(e)) {
-          boolean turns = turnAt(e) > least;
+          double lone = thresholds.of(Threshold.HARD_ALONE) + 1e-3;
+          boolean turns = turnAt(e) > Math.min(least, lone);
           assertThat(subject.hardEdges().turnsOver(e)).as("edge %d", e).isEqualTo(turns);
-          assertThat(subject.hardEdges().isHard(e)).isEqualTo(turns && standsOut(e));
+          assertThat(subject.hardEdges().isHard(e))
+              .isEqualTo(turnAt(e) > lone || turnAt(e) > least && standsOut(e));
         }
       }
     }

@@ -315,6 +315,34 @@ class KindsTest {
     assertThat(kinds(Meshes.grid(1, 1))).containsExactly("border");
   }
 
+  /** A triangle cut in two at the middle of its side, with a quad below, turned every way. */
+  @Test
+  void twoTrianglesWhoseUnionHasAStraightCorner_areNoPair_howeverTheyLie() {
+    for (int degrees = 0; degrees < 360; degrees += 7) {
+      double c = Math.cos(Math.toRadians(degrees));
+      double s = Math.sin(Math.toRadians(degrees));
+      double[][] places = {{0, 0}, {0.7, 0}, {1.4, 0}, {0.6, 0.9}, {1.4, -1}, {0, -1}};
+      MeshBuilder b = new MeshBuilder();
+      for (double[] p : places) {
+        b.vertex(c * p[0] - s * p[1], s * p[0] + c * p[1], 0.3 * p[0]);
+      }
+      b.face(0, 1, 3);
+      b.face(1, 2, 3);
+      b.face(0, 5, 4, 2, 1);
+      assertThat(forms(b.build()))
+          .as("%d degrees", degrees)
+          .containsOnly(Finding.Triangle.Form.STRAY);
+    }
+  }
+
+  private static List<Finding.Triangle.Form> forms(Mesh mesh) {
+    return inspect(mesh, Profile.ALL_QUADS).findings().stream()
+        .map(Report.Assessed::finding)
+        .filter(Finding.Triangle.class::isInstance)
+        .map(f -> ((Finding.Triangle) f).form())
+        .toList();
+  }
+
   @Test
   void trianglesAllOver_areOneFinding_unlessTheStarterHadThem() {
     Mesh tetrahedron = Meshes.tetrahedron();

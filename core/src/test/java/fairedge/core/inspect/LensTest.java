@@ -93,8 +93,7 @@ class LensTest {
     Mesh cube = Meshes.cube();
     LensPicture smooth = look(cube, Lens.SUBDIVIDED);
     assertThat(smooth.sentence())
-        .isEqualTo(
-            "How far the smooth surface ends from its cage; nothing pinches, folds or goes soft.");
+        .isEqualTo("How far the smooth surface ends from its cage; 12 hard edges go soft.");
     // A corner of the cube from 0 to 2 ends at (1/2, 1/2, 1/2): 0.866 away, an edge's middle
     // nearer.
     assertThat(smooth.spots()).singleElement().matches(s -> s.text().equals("0.866"));

@@ -76,6 +76,65 @@ class PairMatchingTest {
     assertThat(PairMatching.best(chain)).hasSize(1000);
   }
 
+  @Test
+  void largeGroup_isLeftWhereNoExchangeOfPairsCostsLess() {
+    SplittableRandom random = new SplittableRandom(12);
+    for (int round = 0; round < 20; round++) {
+      List<Candidate> candidates = net(random, 10);
+      List<Candidate> chosen = PairMatching.best(candidates);
+      double cost = chosen.stream().mapToDouble(Candidate::cost).sum();
+      for (int i = 0; i < chosen.size(); i++) {
+        for (int k = i + 1; k < chosen.size(); k++) {
+          List<Candidate> others = new ArrayList<>(chosen);
+          others.remove(chosen.get(i));
+          others.remove(chosen.get(k));
+          long[] four = {
+            chosen.get(i).face(), chosen.get(i).other(), chosen.get(k).face(), chosen.get(k).other()
+          };
+          double least = leastOf(candidates, Arrays.stream(four).boxed().toList());
+          assertThat(others.stream().mapToDouble(Candidate::cost).sum() + least)
+              .isGreaterThanOrEqualTo(cost - 1e-6);
+        }
+      }
+    }
+  }
+
+  /** The least that two pairs of four faces cost together. */
+  private static double leastOf(List<Candidate> all, List<Long> four) {
+    List<Candidate> among =
+        all.stream()
+            .filter(c -> four.contains((long) c.face()) && four.contains((long) c.other()))
+            .toList();
+    double least = Double.POSITIVE_INFINITY;
+    for (Candidate a : among) {
+      for (Candidate b : among) {
+        boolean apart =
+            a.face() != b.face()
+                && a.face() != b.other()
+                && a.other() != b.face()
+                && a.other() != b.other();
+        least = apart ? Math.min(least, a.cost() + b.cost()) : least;
+      }
+    }
+    return least;
+  }
+
+  /**
+   * n x n faces, each beside those left and right of it, above and below: round every four a way.
+   */
+  private static List<Candidate> net(SplittableRandom random, int n) {
+    List<Candidate> result = new ArrayList<>();
+    for (int f = 0; f < n * n; f++) {
+      if (f % n + 1 < n) {
+        result.add(new Candidate(f, f + 1, result.size(), random.nextDouble(90)));
+      }
+      if (f + n < n * n) {
+        result.add(new Candidate(f, f + n, result.size(), random.nextDouble(90)));
+      }
+    }
+    return result;
+  }
+
   private static List<Candidate> candidates(SplittableRandom random, int faces) {
     List<Candidate> result = new ArrayList<>();
     for (int f = 0; f < faces; f++) {

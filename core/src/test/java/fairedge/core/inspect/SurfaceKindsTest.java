@@ -36,6 +36,13 @@ class SurfaceKindsTest {
             .toList();
   }
 
+  private static int concaveCorners(Mesh mesh) {
+    return new Inspector(Profile.ALL_QUADS, Tolerance.of(mesh.bounds()))
+        .inspect(mesh)
+        .figures()
+        .concaveCorners();
+  }
+
   /** Sheets and boxes side by side, each by its corners, none joined. */
   private static final class Scene {
     private final MeshBuilder builder = new MeshBuilder();
@@ -280,6 +287,14 @@ class SurfaceKindsTest {
 
     Mesh dart = new Scene().face(0, 0, 0, 2, 1, 0, 0, 4, 0, 1, 1.5, 0).mesh();
     assertThat(find(dart, Profile.ALL_QUADS, Kind.CONCAVE)).hasSize(1);
+    assertThat(concaveCorners(dart)).isEqualTo(1);
+    // Turned back by half a degree: no fault, but counted; by a twentieth: straight.
+    for (double degrees : new double[] {0.5, 0.05}) {
+      double depth = Math.tan(Math.toRadians(degrees / 2));
+      Mesh notched = new Scene().face(0, 0, 0, 1, depth, 0, 2, 0, 0, 2, 2, 0, 0, 2, 0).mesh();
+      assertThat(find(notched, Profile.ALL_QUADS, Kind.CONCAVE)).isEmpty();
+      assertThat(concaveCorners(notched)).isEqualTo(degrees > 0.1 ? 1 : 0);
+    }
 
     Mesh saddle = new Scene().face(0, 0, 0, 1, 0, 1, 1, 1, 0, 0, 1, 1).mesh();
     assertThat(find(saddle, Profile.ALL_QUADS, Kind.WARPED)).hasSize(1);
@@ -455,6 +470,105 @@ class SurfaceKindsTest {
     assertThat(find(bar(0, 0.2, 8), Profile.FLAT_PANELS, bar(0, 8), Kind.IDLE_LOOP)).isEmpty();
   }
 
+  @Test
+  void loopThatTheExerciseAsksFor_isNotIdle() {
+    Mesh bar = bar(0, 4, 6, 8);
+    double[][] round = {{4, 0, 0}, {4, 1, 0}, {4, 1, 1}};
+    Wanted.Line line =
+        new Wanted.Line(Arrays.stream(round).map(p -> new Vec3(p[0], p[1], p[2])).toList());
+    Wanted wanted = Wanted.asked(null, null, null, null, null, List.of(line), null, null);
+    Tolerance tolerance = Tolerance.of(bar.bounds());
+    Report report =
+        new Inspector(Profile.FLAT_PANELS, tolerance, new Starter(bar(0, 8), tolerance.flat()))
+            .asking(wanted, null)
+            .inspect(bar);
+    assertThat(report.findings().stream().map(Report.Assessed::finding))
+        .filteredOn(f -> f.kind() == Kind.IDLE_LOOP)
+        .singleElement()
+        .satisfies(f -> assertThat(f.place().x()).isEqualTo(6));
+  }
+
+  @Test
+  void bareCube_hasTwelveHardEdges_aRoundFormOfSixSidesNoneRoundIt() {
+    Mesh cube = Meshes.cube();
+    assertThat(hardEdges(cube)).isEqualTo(12);
+    for (int sides : new int[] {5, 6, 8, 12}) {
+      // A tube: at five sides each turns by 72 degrees.
+      assertThat(hardEdges(tube(sides))).as("%d sides", sides).isEqualTo(sides == 5 ? 5 : 0);
+    }
+  }
+
+  private static long hardEdges(Mesh mesh) {
+    Subject subject =
+        new Subject(
+            mesh, Tolerance.of(mesh.bounds()), Thresholds.USUAL, List.of(), null, Asking.NOTHING);
+    return IntStream.range(0, mesh.edgeEnd()).filter(subject.hardEdges()::isHard).count();
+  }
+
+  /** An open tube of one ring, its places as a file with six decimals holds them. */
+  private static Mesh tube(int sides) {
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < 2 * sides; i++) {
+      double angle = 2 * Math.PI * (i % sides) / sides;
+      b.vertex(
+          Math.round(1e6 * Math.cos(angle)) / 1e6,
+          Math.round(1e6 * Math.sin(angle)) / 1e6,
+          i / sides);
+    }
+    for (int i = 0; i < sides; i++) {
+      int next = (i + 1) % sides;
+      b.face(i, next, sides + next, sides + i);
+    }
+    return b.build();
+  }
+
+  @Test
+  void partsWithoutAnInside_areNotInsideOut() {
+    Mesh cube = Meshes.cube();
+    MeshBuilder turned = new MeshBuilder();
+    MeshBuilder flat = new MeshBuilder();
+    for (int v = 0; v < cube.vertexEnd(); v++) {
+      Vec3 p = cube.position(v);
+      turned.vertex(p);
+      // Pressed into a tilted plane: closed, and nothing within.
+      flat.vertex(p.x(), p.y(), 0.3 * p.x() + 0.7 * p.y() + 0.1);
+    }
+    for (int f = 0; f < cube.faceEnd(); f++) {
+      int[] v = cube.vertices(f);
+      turned.face(v[3], v[2], v[1], v[0]);
+      flat.face(v[3], v[2], v[1], v[0]);
+    }
+    assertThat(find(turned.build(), Profile.ALL_QUADS, Kind.INSIDE_OUT)).hasSize(1);
+    assertThat(find(flat.build(), Profile.ALL_QUADS, Kind.INSIDE_OUT)).isEmpty();
+    assertThat(find(klein(12, 8), Profile.ALL_QUADS, Kind.INSIDE_OUT)).isEmpty();
+  }
+
+  /** A torus whose second way round comes back mirrored: closed, and no side is the outer one. */
+  private static Mesh klein(int n, int m) {
+    MeshBuilder b = new MeshBuilder();
+    for (int i = 0; i < n; i++) {
+      double u = 2 * Math.PI * i / n;
+      for (int k = 0; k < m; k++) {
+        double v = 2 * Math.PI * k / m;
+        double r = 2 + Math.cos(u / 2) * Math.sin(v) - Math.sin(u / 2) * Math.sin(2 * v);
+        b.vertex(
+            -r * Math.cos(u),
+            -r * Math.sin(u),
+            Math.sin(u / 2) * Math.sin(v) + Math.cos(u / 2) * Math.sin(2 * v));
+      }
+    }
+    for (int i = 0; i < n; i++) {
+      for (int k = 0; k < m; k++) {
+        int after = (k + 1) % m;
+        boolean last = i == n - 1;
+        int over = last ? (m - k) % m : (i + 1) * m + k;
+        int overAfter = last ? (m - after) % m : (i + 1) * m + after;
+        b.face(i * m + k, i * m + after, overAfter, over);
+      }
+    }
+    return b.build();
+  }
+
   /** A square bar with closed ends, of one quad each, and outlines at the given places. */
   private static Mesh bar(double... at) {
     MeshBuilder b = new MeshBuilder();
@@ -533,8 +647,7 @@ class SurfaceKindsTest {
 
   @Test
   void edgesFarFromTheirLoops_goSoft_heldOnesDoNot() {
-    // Bare, each edge turns no more than those beside it: none is hard.
-    assertThat(find(box(0, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).isEmpty();
+    assertThat(find(box(0, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
     assertThat(find(box(0, 0.05, 0.95, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).isEmpty();
     assertThat(find(box(0, 0.3, 0.7, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
   }
@@ -571,7 +684,15 @@ class SurfaceKindsTest {
   void foldedCage_pinches_flatOneDoesNot() {
     assertThat(find(Meshes.grid(8, 8), Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
     Mesh spike = shaped(Meshes.grid(8, 8), p -> p.x() == 4 && p.y() == 4 ? new Vec3(4, 4, 12) : p);
-    assertThat(find(spike, Profile.SMOOTH_FORM, Kind.PINCH)).isNotEmpty();
+    // Steep all round: its edges are hard, so it is to be held, and nothing folds.
+    assertThat(find(spike, Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
+    Mesh over = shaped(Meshes.grid(8, 8), p -> p.x() == 4 && p.y() == 4 ? new Vec3(6, 6, 1) : p);
+    assertThat(find(over, Profile.SMOOTH_FORM, Kind.PINCH)).isNotEmpty();
+    // Up and down by turns: no edge turns at all, each face is twisted.
+    Mesh twisted =
+        shaped(Meshes.grid(8, 8), p -> new Vec3(p.x(), p.y(), (p.x() + p.y()) % 2 == 0 ? 20 : -20));
+    assertThat(find(twisted, Profile.SMOOTH_FORM, Kind.PINCH)).isNotEmpty();
+    assertThat(find(box(0, 1), Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
     assertThat(find(CatmullClark.refined(Meshes.cube(), 3).mesh(), Profile.SMOOTH_FORM, Kind.PINCH))
         .isEmpty();
   }

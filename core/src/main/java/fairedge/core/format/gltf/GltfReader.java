@@ -113,7 +113,7 @@ public final class GltfReader {
         node(index(node, "node"), Transform.NONE, new ArrayList<>());
       }
     }
-    return lost ? assembly.finish(LOST) : assembly.finish();
+    return lost ? assembly.finish(0, LOST) : assembly.finish(0);
   }
 
   private void node(int id, Transform above, List<Integer> path) throws BadFile {

@@ -60,6 +60,11 @@ final class Lines {
     return true;
   }
 
+  /** The number of the last line that was read, from 1; 0 before any. */
+  int last() {
+    return number;
+  }
+
   private boolean isJoined() {
     if (to == from || bytes[to - 1] != '\\') {
       return false;

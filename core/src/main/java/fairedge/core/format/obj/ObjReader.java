@@ -80,7 +80,7 @@ public final class ObjReader {
       reader.record(lines);
       reader.checkLimits(limits, lines.begun);
     }
-    return reader.finish();
+    return reader.finish(lines.last());
   }
 
   private void checkLimits(Limits limits, int line) throws BadFile {
@@ -202,11 +202,11 @@ public final class ObjReader {
     return null;
   }
 
-  private ReadResult finish() throws BadFile {
+  private ReadResult finish(int lastLine) throws BadFile {
     if (faces == 0) {
       throw !known && firstUnknownLine > 0
           ? new BadFile(firstUnknownLine, "\"" + firstUnknown + "\"", "the records of an OBJ file")
-          : new BadFile(0, "no face", "at least one \"f\" record");
+          : BadFile.withoutFace(lastLine, "at least one \"f\" record");
     }
     MeshBuilder builder = new MeshBuilder(vertices, faces, indexCount);
     for (int i = 0; i < vertices; i++) {

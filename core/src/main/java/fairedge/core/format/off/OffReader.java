@@ -49,7 +49,7 @@ public final class OffReader {
     for (long f = 0; f < faces; f++) {
       face(assembly);
     }
-    return assembly.finish();
+    return assembly.finish(tokens.line());
   }
 
   private void face(Assembly assembly) throws IOException, BadFile {

@@ -108,7 +108,7 @@ public final class PlyReader {
     } catch (EOFException end) {
       throw new BadFile(source.line(), "the end of the file", "more data, as its header says");
     }
-    return reader.assembly.finish();
+    return reader.assembly.finish(source.line());
   }
 
   private void header() throws IOException, BadFile {

@@ -55,7 +55,7 @@ public final class StlReader {
     if (corners > 0) {
       assembly.endFace(tokens.line());
     }
-    return assembly.finish(LOST);
+    return assembly.finish(tokens.line(), LOST);
   }
 
   /**
@@ -84,6 +84,6 @@ public final class StlReader {
       }
       assembly.endFace(0);
     }
-    return assembly.finish(LOST);
+    return assembly.finish(0, LOST);
   }
 }

@@ -127,7 +127,9 @@ class ObjTest {
 
   @Test
   void fileWithoutAFace_orThatIsNoObj_isRefusedWithThePlace() {
-    assertThat(refused(SQUARE)).hasMessage("found no face, expected at least one \"f\" record");
+    assertThat(refused(SQUARE))
+        .hasMessage(
+            "Line 4: found the end, and no face before it, expected at least one \"f\" record");
     assertThat(refused("").found()).isEqualTo("no face");
     BadFile noObj = refused("\n<svg>\n</svg>\n");
     assertThat(noObj.line()).isEqualTo(2);
