@@ -296,6 +296,7 @@ export const api = {
   formPicture: (form: string) => `/api/practice/forms/${form}/picture`,
   upload: (id: string) => json<Upload>('GET', `/uploads/${id}`),
   cancelUpload: (id: string) => json<Upload>('DELETE', `/uploads/${id}`),
+  starterPicture: (exercise: string) => `/api/exercises/${exercise}/picture`,
   picture: (submission: string, size: 'row' | 'sheet', report: number) =>
     `/api/submissions/${submission}/picture?size=${size}&report=${report}`,
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),

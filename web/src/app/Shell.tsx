@@ -15,12 +15,16 @@ export function Shell({ children }: { children: ReactNode }) {
   const learns = me?.memberships.some((m) => m.role === 'student');
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-12 shrink-0 items-center border-b border-ink px-4">
-        <span className="mr-5 flex items-center gap-2.5 text-[16px] font-semibold">
+      <header className="flex min-h-12 shrink-0 flex-wrap items-center border-b border-ink px-4">
+        <span className="mr-5 flex h-12 items-center gap-2.5 text-[16px] font-semibold max-sm:h-11">
           <HouseMark />
           Fair Edge
         </span>
-        <nav className="flex h-full" aria-label="Places">
+        {/* Where the frame is narrow the places have a row of their own. */}
+        <nav
+          className="-mx-2.5 flex h-12 overflow-x-auto max-sm:order-last max-sm:h-9 max-sm:basis-[calc(100%+20px)] sm:mx-0"
+          aria-label="Places"
+        >
           {teaches && <Place to="/desk">Desk</Place>}
           {teaches && <Place to="/exercises">Exercises</Place>}
           {learns && <Place to="/my-work">My work</Place>}

@@ -152,6 +152,25 @@ export abstract class Eye {
     return reach((x, y, z) => Math.max(x / freeWide, y / freeTall) + z);
   }
 
+  /**
+   * The frame has another size: the model takes up as much of it as before, fitted or not, and what was in its
+   * middle stays there.
+   */
+  protected reframe(width: number, height: number) {
+    const away = this.camera.position.clone().sub(this.controls.target);
+    const side = away.clone().normalize();
+    const fitted = () => (this.model ? this.fittingDistance(side, this.model.centre) : 1);
+    const before = fitted();
+    const resized = width !== this.width || height !== this.height;
+    this.width = width;
+    this.height = height;
+    this.camera.aspect = width / height;
+    if (resized && away.length() > 0) {
+      this.camera.position.copy(this.controls.target).addScaledVector(away, fitted() / before);
+    }
+    this.offsetView();
+  }
+
   /** Moves the middle of the picture to the middle of the free part of the frame. */
   protected offsetView() {
     const [left, top, right, bottom] = this.insets;

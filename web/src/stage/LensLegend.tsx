@@ -59,7 +59,7 @@ export function LensLegend({ lens, looked, unit }: { lens: Lens; looked: Looked;
         <ul className="grid content-start gap-x-4 self-start">
           {tones.map(({ tone, line }) => (
             <li key={tone.name} className="flex items-center gap-2">
-              <Swatch tone={tone.name} line={line} />
+              <Swatch tone={tone.name} line={line} lit={lens === 'subdivided'} />
               <span>
                 {tone.words}
                 {tone.isLength && ` ${unit}`}
@@ -133,7 +133,10 @@ function Panel({ children }: { children: ReactNode }) {
   );
 }
 
-function Swatch({ tone, line }: { tone: string; line: boolean }) {
+/**
+ * @param lit whether the tone lies on the surface as a glaze, lit as the clay is
+ */
+function Swatch({ tone, line, lit }: { tone: string; line: boolean; lit: boolean }) {
   const look = lookOf(tone);
   return (
     <svg width={22} height={12} aria-hidden className="shrink-0">
@@ -147,7 +150,15 @@ function Swatch({ tone, line }: { tone: string; line: boolean }) {
       ) : (
         <>
           <rect x={1} y={1} width={20} height={10} fill="#eadfbf" stroke="var(--ink)" />
-          <rect x={1} y={1} width={20} height={10} fill={look.colour} fillOpacity={look.weight} />
+          <rect
+            x={1}
+            y={1}
+            width={20}
+            height={10}
+            fill={look.colour}
+            fillOpacity={look.weight}
+            style={lit ? { mixBlendMode: 'multiply' } : undefined}
+          />
         </>
       )}
     </svg>

@@ -5,6 +5,7 @@ import {
   GLSL3,
   Group,
   Mesh,
+  MultiplyBlending,
   ShaderMaterial,
   type MeshBasicMaterial,
 } from 'three';
@@ -93,7 +94,11 @@ export class SmoothSurface {
       const geometry = new BufferGeometry();
       geometry.setAttribute('position', this.mesh.geometry.getAttribute('position'));
       geometry.setIndex(new BufferAttribute(trianglesOf(surface, tone.ids), 1));
-      this.washes.push(washed(geometry, lookOf(tone.name)));
+      const wash = washed(geometry, lookOf(tone.name));
+      // As the clay is lit, so is what lies on it: the form stays to be seen.
+      wash.material.blending = MultiplyBlending;
+      wash.material.premultipliedAlpha = true;
+      this.washes.push(wash);
     }
     this.group.add(...this.washes);
   }

@@ -56,6 +56,12 @@ export class Solid {
     this.clay.depthWrite = seen;
   }
 
+  /** Whether the unseen faces hide what lies behind them. */
+  setHiding(hides: boolean) {
+    this.clay.depthWrite = hides;
+    this.underfoot.visible = !hides;
+  }
+
   /** How bright the faces are, and the colour of the shadow. */
   paint(dim: number, shadow: Color) {
     this.clay.uniforms.dim!.value = dim;

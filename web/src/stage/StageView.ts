@@ -13,6 +13,7 @@ import {
   Vector2,
   Vector3,
   WebGLRenderer,
+  type Object3D,
 } from 'three';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import type { Surface } from '../mesh/surface';
@@ -185,7 +186,28 @@ export class StageView extends Eye {
       this.thinEdges(this.model.meanEdge * this.pixelsPerUnit);
       setLines(this.outline, this.model.outlineFrom(this.camera.position));
     }
+    if (this.surface) this.drawCaged();
+    else this.renderer.render(this.scene, this.camera);
+  }
+
+  /**
+   * The smooth surface first, then the cage's lines, hidden by nothing but the cage: where the surface comes
+   * out between them they are not broken.
+   */
+  private drawCaged() {
+    const under: Object3D[] = [this.graticule, this.smooth.group, this.sheet.mesh];
+    const seen = this.scene.children.filter((thing) => thing.visible);
+    const over = seen.filter((thing) => !under.includes(thing) && thing !== this.solid.group);
+    for (const thing of over) thing.visible = false;
     this.renderer.render(this.scene, this.camera);
+    for (const thing of seen) thing.visible = !under.includes(thing);
+    this.solid.setHiding(true);
+    this.renderer.autoClear = false;
+    this.renderer.clearDepth();
+    this.renderer.render(this.scene, this.camera);
+    this.renderer.autoClear = true;
+    this.solid.setHiding(false);
+    for (const thing of seen) thing.visible = true;
   }
 
   /** Edges that lie closer than a few pixels would only blacken the form: they fade, the outline stays. */
@@ -199,12 +221,9 @@ export class StageView extends Eye {
 
   private resize() {
     const { clientWidth, clientHeight } = this.host;
-    this.width = Math.max(1, clientWidth);
-    this.height = Math.max(1, clientHeight);
+    this.reframe(Math.max(1, clientWidth), Math.max(1, clientHeight));
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
     this.renderer.setSize(this.width, this.height);
-    this.camera.aspect = this.width / this.height;
-    this.offsetView();
     for (const lines of [this.outline, this.regionBorder, ...this.litSides, ...this.doubled]) {
       lines.material.resolution.set(this.width, this.height);
     }

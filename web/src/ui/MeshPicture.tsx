@@ -24,3 +24,18 @@ export function MeshPicture(props: Props) {
     />
   );
 }
+
+/** The starter of an exercise, as large as the row of a list has room for. */
+export function StarterPicture({ exercise, of }: { exercise: string; of: string }) {
+  const [width, height] = SIZES.row;
+  return (
+    <img
+      src={api.starterPicture(exercise)}
+      width={width}
+      height={height}
+      alt={`Picture of the starter of ${of}`}
+      loading="lazy"
+      className="bg-sea"
+    />
+  );
+}

@@ -5,7 +5,13 @@ import { useSteady } from './useSteady';
 
 type Step = Schemas['StepView'];
 
-const WIDTH = 64;
+/** "Loops, 16 quads, 50 %". */
+export function nameOf(step: Pick<Step, 'tool' | 'brief'>): string {
+  return step.brief ? `${step.tool}, ${step.brief}` : step.tool;
+}
+
+/** Room for what a step did, "16 quads, 50 %", in the condensed face. */
+const WIDTH = 92;
 
 interface Props {
   steps: readonly Step[];
@@ -55,6 +61,7 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
             <Dot
               step={step.id}
               name={step.name ?? step.tool}
+              brief={step.name ? nameOf(step) : step.brief}
               title={step.did}
               here={step.id === at}
               brought={step.brought}
@@ -70,6 +77,7 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
 const Dot = memo(function Dot(props: {
   step: number | null;
   name: string;
+  brief?: string | null | undefined;
   title: string;
   here: boolean;
   brought?: Step['brought'];
@@ -90,6 +98,11 @@ const Dot = memo(function Dot(props: {
       <span className={`max-w-full truncate px-0.5 ${props.here ? 'font-semibold' : ''}`}>
         {props.name}
       </span>
+      {props.brief && (
+        <span className="max-w-full truncate px-0.5 text-[12px] leading-4 text-ink2">
+          {props.brief}
+        </span>
+      )}
     </>
   );
   const look = 'relative flex w-full flex-col items-center';

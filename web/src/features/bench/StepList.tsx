@@ -5,6 +5,7 @@ import { FindingMark } from '../../ui/FindingMark';
 import { Choice } from '../../ui/fields';
 import { counted } from '../../ui/time';
 import { useSteady } from '../../ui/useSteady';
+import { nameOf } from '../../ui/WakeLine';
 import type { WorkpieceControl } from './useWorkpiece';
 
 type Step = Schemas['StepView'];
@@ -17,11 +18,6 @@ interface Props {
 }
 
 const FORMATS = ['obj', 'ply', 'off', 'glb'].map((f) => [f, f.toUpperCase()] as const);
-
-/** "Loops, 16 faces, 50 %". */
-export function nameOf(step: Pick<Step, 'tool' | 'brief'>): string {
-  return step.brief ? `${step.tool}, ${step.brief}` : step.tool;
-}
 
 /** The steps in force, and those beside: a click goes to the state after one; none is ever lost. */
 export function StepList({ state, control, pending, onAgain }: Props) {

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
-import { MeshPicture } from '../../ui/MeshPicture';
+import { MeshPicture, StarterPicture } from '../../ui/MeshPicture';
 import { counted, waitText, whenText } from '../../ui/time';
 
 type Item = Schemas['Item'];
@@ -64,7 +64,7 @@ function Row(props: {
           report={answer.report}
         />
       ) : (
-        <span className="max-md:hidden" />
+        <StarterPicture exercise={exercise.id} of={exercise.title} />
       )}
       <div>
         <h2 className="text-[15px] font-semibold">{exercise.title}</h2>

@@ -83,6 +83,7 @@ class AccessTest {
         line("GET", "/api/my-work", null, 401, 200, 200, 200, 200),
         line("GET", "/api/desk", null, 401, 200, 200, 200, 200),
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/exercises/{exercise}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises/{exercise}/terms", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409),
         line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
