@@ -64,6 +64,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const note = Number(noteShown ?? 0) - 1;
   const open = note >= 0 && note < answer.notes.length ? note : null;
   const [chosen, setChosen] = useState<string | null>(null);
+  const told = useMemo(() => toldOf(sheet), [sheet]);
 
   const openNote = (index: number) => {
     const chosenNote = answer.notes[index];
@@ -193,13 +194,13 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                   {!isBent(lens) && (
                     <>
                       <MeshMarks
-                        findings={isComputed(lens) ? [] : check.findings}
+                        findings={isComputed(lens) ? [] : told}
                         chosen={chosen}
                         onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
                       />
                       <Pins
                         notes={answer.notes}
-                        marks={check.findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                        marks={told.filter((f) => f.key !== chosen).map((f) => f.place)}
                         chosen={open}
                         onChoose={openNote}
                       />
@@ -208,7 +209,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </>
               }
             >
-              {!isComputed(lens) && !isBent(lens) && <FarSide findings={check.findings} />}
+              {!isComputed(lens) && !isBent(lens) && <FarSide findings={told} />}
               <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
                 <LensBar lens={lens} onLens={setLens} />
                 <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
@@ -221,6 +222,13 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
         </div>
       </div>
     </div>
+  );
+}
+
+/** What is marked on the mesh: all that is to be mended; of remarks those about which the instructor says something. */
+function toldOf({ check, answer }: Review) {
+  return check.findings.filter(
+    (f, i) => f.severity !== 'remark' || answer.notes.some((note) => note.finding === i),
   );
 }
 

@@ -75,7 +75,7 @@ function Row(props: {
         </p>
       </div>
       <StateText item={item} />
-      <div className="flex items-center gap-2.5 md:justify-end">
+      <div className="flex flex-wrap items-center gap-2.5 md:justify-end">
         {answer && (
           <Link className={buttonLook(first && current)} to={`/answer/${answer.submission}`}>
             {current ? 'Read the answer' : `Answer to attempt ${answer.attempt}`}

@@ -7,6 +7,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
+import fairedge.json.FindingView.SeverityView;
 import fairedge.picture.Mark;
 import fairedge.picture.MeshPicture;
 import fairedge.server.bench.Bench;
@@ -160,9 +161,11 @@ public class Submissions {
     return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsRevision());
   }
 
+  /** With marks where something is to be mended: a remark alone would look like a fault. */
   private static byte[] draw(Mesh mesh, CheckView check, PictureSize size) {
     List<Mark> marks =
         check.findings().stream()
+            .filter(f -> f.severity() != SeverityView.remark)
             .sorted(Comparator.comparing(FindingView::severity))
             .map(f -> new Mark(Kind.named(f.kind()), f.severity().severity(), f.place()))
             .toList();

@@ -95,6 +95,28 @@ class ReviewApiTest {
     return draft;
   }
 
+  /** What was kept by a version that did not know a figure, a measure or a sort of count yet. */
+  @Test
+  void reportsAndStepsOfAnotherVersion_areRead() {
+    String id = handInLid();
+    String workpiece = Bollard.open(rune, "Hatch lid").path("id").asString();
+    for (String column : List.of("submission_report.figures", "step.after")) {
+      String table = column.substring(0, column.indexOf('.'));
+      String value = column.substring(column.indexOf('.') + 1);
+      List<List<String>> keys =
+          database.rows("select distinct jsonb_object_keys(%s) from %s".formatted(value, table));
+      assertThat(keys).isNotEmpty();
+      for (List<String> key : keys) {
+        database.run(
+            "update %s set %s = %s - '%s' || '{\"sums\": {\"of\": 3}}'"
+                .formatted(table, value, value, key.getFirst()));
+        marit.get("/api/desk").is(200);
+        marit.get("/api/submissions/" + id + "/review").is(200);
+        rune.get("/api/workpieces/" + workpiece).is(200);
+      }
+    }
+  }
+
   @Test
   void wholeWay_fromHandInToTheSecondAttempt() {
     String first = handInLid();

@@ -101,7 +101,6 @@ class UploadApiTest {
   static Stream<Arguments> unreadable() {
     return Stream.of(
         Arguments.of("v 0 0 0\n", 1, "no face"),
-        Arguments.of("", 0, "no face"),
         Arguments.of("\0\1\2\3", 1, "the records of an OBJ file"),
         Arguments.of("<html>", 1, "<html>"),
         Arguments.of("f 1 2 3\n", 1, "no readable face"));
