@@ -33,6 +33,8 @@ export abstract class Eye {
   protected readonly controls: OrbitControls;
   protected model: ModelGeometry | undefined;
   private flight = 0;
+  /** The size of the window when the frame was last told its own. */
+  private framedIn = '';
   private insets: Insets = [24, 56, 24, 56];
 
   protected constructor(host: HTMLElement) {
@@ -153,21 +155,24 @@ export abstract class Eye {
   }
 
   /**
-   * The frame has another size: the model takes up as much of it as before, fitted or not, and what was in its
-   * middle stays there.
+   * The frame has another size. Where the window has, the model takes up as much of it as before, fitted or not;
+   * where a panel came or went beside it, it stays as large as it is: somebody may be aiming.
    */
   protected reframe(width: number, height: number) {
-    const away = this.camera.position.clone().sub(this.controls.target);
-    const side = away.clone().normalize();
-    const fitted = () => (this.model ? this.fittingDistance(side, this.model.centre) : 1);
+    const fitted = () => {
+      const side = this.camera.position.clone().sub(this.controls.target).normalize();
+      return this.model ? this.fittingDistance(side, this.model.centre) : 1;
+    };
+    const window = `${innerWidth} ${innerHeight}`;
     const before = fitted();
-    const resized = width !== this.width || height !== this.height;
     this.width = width;
     this.height = height;
     this.camera.aspect = width / height;
-    if (resized && away.length() > 0) {
+    if (this.model && window !== this.framedIn) {
+      const away = this.camera.position.clone().sub(this.controls.target);
       this.camera.position.copy(this.controls.target).addScaledVector(away, fitted() / before);
     }
+    this.framedIn = window;
     this.offsetView();
   }
 

@@ -2,9 +2,7 @@ package fairedge.server.platform;
 
 import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.Nulls;
-import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
@@ -13,8 +11,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Values to and from the JSON columns of the store: written as the API writes them, read leniently.
- * What an earlier version did not write yet is nothing, none or empty; what it wrote and this one
- * does not know is skipped. The API's own mapper refuses both.
+ * What an earlier version did not write yet is nothing, no number or an empty table; what it wrote
+ * and this one does not know is skipped. The API's own mapper refuses both.
  */
 @Component
 public class Json {
@@ -27,16 +25,14 @@ public class Json {
   }
 
   private static JsonMapper lenient(JsonMapper strict) {
-    var builder =
-        strict
-            .rebuild()
-            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
-            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES);
-    for (Class<?> many : List.of(List.class, Map.class, Set.class)) {
-      builder.withConfigOverride(
-          many, o -> o.setNullHandling(JsonSetter.Value.forValueNulls(Nulls.AS_EMPTY)));
-    }
-    return builder.build();
+    // Of lists none may mean another thing than an empty one: the faces that a change may cut.
+    return strict
+        .rebuild()
+        .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+        .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+        .withConfigOverride(
+            Map.class, o -> o.setNullHandling(JsonSetter.Value.forValueNulls(Nulls.AS_EMPTY)))
+        .build();
   }
 
   public JSONB write(Object value) {
