@@ -1,5 +1,6 @@
 package fairedge.core;
 
+import static com.tngtech.archunit.base.DescribedPredicate.not;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
@@ -50,7 +51,12 @@ class ArchitectureTest {
                   "step",
                   List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut", "tidy")),
               Map.entry("near", List.of("geometry", "mesh")),
-              Map.entry("inspect", List.of("geometry", "mesh", "flow", "near", "subdivide")),
+              Map.entry("survey", List.of("geometry", "mesh", "flow", "near", "subdivide")),
+              Map.entry(
+                  "inspect", List.of("geometry", "mesh", "flow", "near", "subdivide", "survey")),
+              Map.entry(
+                  "lens",
+                  List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "inspect")),
               Map.entry("compare", List.of("geometry", "inspect")),
               Map.entry("format", List.of("geometry", "mesh", "subdivide")),
               Map.entry("props", List.of("geometry", "mesh"))));
@@ -90,6 +96,22 @@ class ArchitectureTest {
           .dependOnClassesThat()
           .areAssignableTo(MeshLinks.class);
 
+  /** Within inspect: findings know no finder, a family of finders no other. */
+  private static final ArchRule FINDINGS =
+      noClasses()
+          .that()
+          .resideInAPackage("..core.inspect.finding..")
+          .should()
+          .dependOnClassesThat(
+              resideInAPackage("..core.inspect..")
+                  .and(not(resideInAPackage("..core.inspect.finding.."))));
+
+  private static final ArchRule FAMILIES =
+      slices()
+          .matching("..core.inspect.(sides|vertices|surface|flow|support|shape)..")
+          .should()
+          .notDependOnEachOther();
+
   private static final ArchRule NO_CYCLES =
       slices().matching("..core.(*)..").should().beFreeOfCycles();
 
@@ -101,6 +123,12 @@ class ArchitectureTest {
   @MethodSource("packages")
   void package_importsOnlyWhatItMay(String name) {
     importsOf(name).check(CORE);
+  }
+
+  @Test
+  void findings_knowNoFinder_andFamiliesNoOther() {
+    FINDINGS.check(CORE);
+    FAMILIES.check(CORE);
   }
 
   @Test
@@ -121,6 +149,8 @@ class ArchitectureTest {
     assertThat(broken(importsOf("mesh"))).contains("KnowsAnInspector");
     assertThat(broken(importsOf("cut"))).contains("AsksADatabase");
     assertThat(broken(WRITERS)).contains("WritesLinks");
+    assertThat(broken(FINDINGS)).contains("KnowsAFinder");
+    assertThat(broken(FAMILIES)).contains("KnowsAnotherFamily");
     assertThat(broken(NO_CYCLES)).contains("Cycle detected");
   }
 

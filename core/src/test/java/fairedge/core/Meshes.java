@@ -7,6 +7,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -211,6 +212,32 @@ public final class Meshes {
         b.values(f, Attribute.TEXTURE, Arrays.stream(ring).map(v -> 2 * v + column).toArray(), 0);
         b.values(f, Attribute.NORMAL, new int[ring.length], 0);
         b.label(f, new Label("sheet", "column " + column, column == 0 ? "oak" : "brass", ""));
+      }
+    }
+    return b.build();
+  }
+
+  /** A box whose three directions are cut at the given places, as a surface of quads. */
+  public static Mesh box(double... cuts) {
+    int n = cuts.length - 1;
+    MeshBuilder b = new MeshBuilder();
+    Map<Vec3, Integer> known = new HashMap<>();
+    for (int axis = 0; axis < 3; axis++) {
+      for (int end = 0; end < 2; end++) {
+        for (int i = 0; i < n; i++) {
+          for (int k = 0; k < n; k++) {
+            int[] face = new int[4];
+            for (int c = 0; c < 4; c++) {
+              int turn = end == 1 ? c : 3 - c;
+              double[] p = new double[3];
+              p[axis] = end == 1 ? cuts[n] : cuts[0];
+              p[(axis + 1) % 3] = cuts[i + (turn == 1 || turn == 2 ? 1 : 0)];
+              p[(axis + 2) % 3] = cuts[k + (turn > 1 ? 1 : 0)];
+              face[c] = known.computeIfAbsent(new Vec3(p[0], p[1], p[2]), b::vertex);
+            }
+            b.face(face);
+          }
+        }
       }
     }
     return b.build();

@@ -1,8 +1,8 @@
 package fairedge.json;
 
 import fairedge.core.inspect.Figures;
-import fairedge.core.inspect.Kind;
 import fairedge.core.inspect.Report;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.json.FindingView.SeverityView;
 import java.util.ArrayList;

@@ -2,13 +2,14 @@ package fairedge.json;
 
 import fairedge.core.compare.Comparison;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Finding;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.finding.Finding;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,8 @@ import org.jspecify.annotations.Nullable;
  *
  * @param key the same for the same fault at the same elements of one workpiece
  * @param family Sides, Vertices ...
+ * @param form of the kind: which of its faults it is, {@code idleVertex}
+ * @param numbers those of the form by name; what is or is not is 1 or 0
  */
 public record FindingView(
     String key,
@@ -28,12 +31,15 @@ public record FindingView(
     Vec3 place,
     double reach,
     double measure,
-    String unit) {
+    String unit,
+    @Nullable String form,
+    Map<String, Double> numbers) {
 
   /** The same, counting otherwise. */
   public FindingView with(SeverityView other) {
     return new FindingView(
-        key, kind, family, other, title, sentence, elements, place, reach, measure, unit);
+        key, kind, family, other, title, sentence, elements, place, reach, measure, unit, form,
+        numbers);
   }
 
   /** How much a finding counts. */
@@ -91,7 +97,9 @@ public record FindingView(
         f.place(),
         f.reach(),
         f.measure().value(),
-        f.measure().unit().name().toLowerCase(Locale.ROOT));
+        f.measure().unit().name().toLowerCase(Locale.ROOT),
+        FindingNumbers.formOf(f),
+        FindingNumbers.of(f));
   }
 
   public Comparison.Spot spot() {

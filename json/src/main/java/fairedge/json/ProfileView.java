@@ -1,10 +1,10 @@
 package fairedge.json;
 
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Rule;
 import fairedge.core.inspect.Severity;
-import fairedge.core.inspect.Threshold;
-import fairedge.core.inspect.Thresholds;
+import fairedge.core.inspect.finding.Rule;
+import fairedge.core.survey.Threshold;
+import fairedge.core.survey.Thresholds;
 import fairedge.json.FindingView.SeverityView;
 import java.util.EnumMap;
 import java.util.Map;

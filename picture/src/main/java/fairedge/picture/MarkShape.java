@@ -1,6 +1,6 @@
 package fairedge.picture;
 
-import fairedge.core.inspect.Kind;
+import fairedge.core.inspect.finding.Kind;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;

@@ -15,7 +15,7 @@ import fairedge.core.cut.View;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Kind;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;

@@ -6,15 +6,15 @@ import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
-import fairedge.core.inspect.Kind;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report.Assessed;
-import fairedge.core.inspect.Starter;
-import fairedge.core.inspect.Wanted;
-import fairedge.core.inspect.Wanted.Line;
-import fairedge.core.inspect.Wanted.Mirror;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.survey.Starter;
+import fairedge.core.survey.Wanted;
+import fairedge.core.survey.Wanted.Line;
+import fairedge.core.survey.Wanted.Mirror;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -389,11 +389,11 @@ final class KindPlates {
   }
 
   private static List<KindPlate> support() {
-    Sheet spike = Sheet.grid(6, 6).move(24, new Vec3(30, 30, 90));
+    Sheet over = Sheet.grid(6, 6).move(24, new Vec3(50, 44, 10));
     Sheet hill = Sheet.grid(6, 6).move(24, new Vec3(30, 30, 6));
     return List.of(
         KindPlate.of(Kind.SOFT_EDGE, block(0, 0.3, 0.7, 1), block(0, 0.05, 0.95, 1)),
-        KindPlate.of(Kind.PINCH, spike, hill),
+        KindPlate.of(Kind.PINCH, over, hill),
         KindPlate.of(Kind.TIGHT, block(0, 0.0008, 0.9992, 1), block(0, 0.05, 0.95, 1)),
         KindPlate.of(Kind.NO_COLLAR, hole(false), hole(true)));
   }

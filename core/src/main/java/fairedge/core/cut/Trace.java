@@ -128,7 +128,8 @@ public final class Trace {
     int[] faces = site.facesMeeting(plane.region(site.merge()));
     List<Chord> all =
         Sight.between(new Section(mesh, plane, site.merge(), from, to).chords(faces), plane);
-    for (List<Chord> chain : Chains.of(all.stream().filter(c -> site.allows(c.face())).toList())) {
+    for (List<Chord> chain :
+        ChordChains.of(all.stream().filter(c -> site.allows(c.face())).toList())) {
       Node first = chain.getFirst().from();
       Node last = chain.getLast().to();
       if (first.equals(a) && last.equals(b) || first.equals(b) && last.equals(a)) {

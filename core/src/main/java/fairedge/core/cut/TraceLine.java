@@ -39,11 +39,11 @@ final class TraceLine {
   void piece(Node from, Node to, @Nullable SightPlane plane, List<Chord> seen, List<Chord> unseen) {
     List<CutPoint> points = new ArrayList<>();
     List<Integer> stretches = new ArrayList<>();
-    for (List<Chord> chain : Chains.of(seen)) {
+    for (List<Chord> chain : ChordChains.of(seen)) {
       addChain(chain, from, to, plane, points, stretches);
     }
     double length = length(points, stretches);
-    for (List<Chord> chain : Chains.of(unseen)) {
+    for (List<Chord> chain : ChordChains.of(unseen)) {
       addChain(chain, from, to, plane, points, stretches);
     }
     if (points.isEmpty() && !(from instanceof Node.Beside || to instanceof Node.Beside)) {
@@ -59,7 +59,7 @@ final class TraceLine {
   void section(List<Chord> chords) {
     List<CutPoint> points = new ArrayList<>();
     List<Integer> stretches = new ArrayList<>();
-    for (List<Chord> chain : Chains.of(chords)) {
+    for (List<Chord> chain : ChordChains.of(chords)) {
       int begun = points.size();
       boolean closed = chain.getFirst().from().equals(chain.getLast().to());
       add(points, chain.getFirst().from(), !closed);

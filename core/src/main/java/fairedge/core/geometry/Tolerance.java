@@ -12,6 +12,7 @@ package fairedge.core.geometry;
 public record Tolerance(double scale) {
   private static final double MERGE = 1e-7;
   private static final double WELD = 1e-6;
+  private static final double UNSEEN = 1e-6;
   private static final double FLAT = 1e-4;
   private static final double SAME_PLACE = 1e-2;
 
@@ -35,6 +36,11 @@ public record Tolerance(double scale) {
   /** Vertices this near to each other are doubles, unless a distance is given: 1e-6 S. */
   public double weld() {
     return WELD * scale;
+  }
+
+  /** Surfaces this near to each other are one to the eye: 1e-6 S. */
+  public double unseen() {
+    return UNSEEN * scale;
   }
 
   /** A face whose corners all lie this near to its mean plane is flat: 1e-4 S. */

@@ -1,8 +1,14 @@
 package fairedge.core.inspect;
 
 import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.inspect.finding.Rule;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.survey.Asking;
+import fairedge.core.survey.Starter;
+import fairedge.core.survey.Subject;
+import fairedge.core.survey.Wanted;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -96,7 +102,7 @@ public final class Inspector {
     List<Finders.Share> shares = Finders.of(profile);
     List<List<Finding>> found =
         shares.parallelStream().map(share -> share.finder().find(subject)).toList();
-    Report report = report(figures.join(), found, subject.leftOut());
+    Report report = report(figures.join(), found, LeftOut.of(subject));
     Line line = new Line(subject, shares, found);
     return new Inspected(report, new Recall(this, line, 0, subject.gathered()));
   }
@@ -113,39 +119,6 @@ public final class Inspector {
           .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
     }
     return new Report(figures, List.copyOf(assessed), leftOut);
-  }
-
-  /** What a lens shows of a mesh. Cost: n log n at the most. */
-  public LensPicture look(Mesh mesh, Lens lens) {
-    Subject subject = subject(mesh);
-    return switch (lens) {
-      case FLOW -> FlowLens.of(subject);
-      case POLES -> PolesLens.of(subject);
-      case SPACING -> SpacingLens.of(subject);
-      case SHAPE_CHANGE -> ShapeLens.of(subject);
-      case SUBDIVIDED -> SmoothLens.of(subject);
-    };
-  }
-
-  /** How a mesh fares when it is bent. Cost: n log n. */
-  public Bent bend(Mesh mesh, BendTrial trial) {
-    return BendLook.of(subject(mesh), trial);
-  }
-
-  /**
-   * The ring and the loop of an edge. Cost: one look at every element, and what is found.
-   *
-   * @throws IllegalArgumentException if there is no such edge
-   */
-  public static Along along(Mesh mesh, int edge) {
-    if (!mesh.hasEdge(edge)) {
-      throw new IllegalArgumentException("no edge " + edge);
-    }
-    return Along.of(mesh, edge);
-  }
-
-  private Subject subject(Mesh mesh) {
-    return subject(mesh, List.of());
   }
 
   private Subject subject(Mesh mesh, List<Oddity> oddities) {

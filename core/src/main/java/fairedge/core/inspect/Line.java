@@ -1,6 +1,11 @@
 package fairedge.core.inspect;
 
+import fairedge.core.inspect.finding.Finding;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Anew;
+import fairedge.core.survey.Gathered;
+import fairedge.core.survey.Moves;
+import fairedge.core.survey.Subject;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -40,7 +45,7 @@ final class Line {
       Figures figures,
       List<List<Finding>> found,
       List<LeftOut> leftOut,
-      Recall.Gathered gathered,
+      Gathered gathered,
       int move) {}
 
   /**
@@ -57,7 +62,7 @@ final class Line {
       return null;
     }
     isWhole = false;
-    Anew anew = subject.update(mesh, touched, since, own);
+    Anew anew = subject.update(mesh, touched, since.recall().gathered(), since.near(), own);
     for (int i = 0; i < shares.size(); i++) {
       found.set(i, shares.get(i).finder().renew(subject, anew, found.get(i)));
     }
@@ -65,6 +70,6 @@ final class Line {
     subject.rest();
     isWhole = true;
     int move = moves.move(since.recall().move(), own);
-    return new Renewed(figures, List.copyOf(found), subject.leftOut(), subject.gathered(), move);
+    return new Renewed(figures, List.copyOf(found), LeftOut.of(subject), subject.gathered(), move);
   }
 }

@@ -1,5 +1,7 @@
 package fairedge.core.inspect;
 
+import fairedge.core.inspect.finding.Rule;
+import fairedge.core.survey.Thresholds;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;

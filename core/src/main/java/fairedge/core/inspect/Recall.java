@@ -1,6 +1,6 @@
 package fairedge.core.inspect;
 
-import org.jspecify.annotations.Nullable;
+import fairedge.core.survey.Gathered;
 
 /**
  * What is known from an inspection, to be kept for the next inspection of the same mesh after a
@@ -39,17 +39,5 @@ public final class Recall {
 
   Gathered gathered() {
     return gathered;
-  }
-
-  /** Filled by the finders; null is what was not looked for, or is too much to be kept. */
-  static final class Gathered {
-    /** Faces that cross. */
-    @Nullable Pairs crossing;
-
-    /** Vertices, and the edges that they touch. */
-    @Nullable Pairs touching;
-
-    /** Vertices within the weld distance. */
-    @Nullable Pairs doubles;
   }
 }

@@ -1,5 +1,6 @@
 package fairedge.core.inspect;
 
+import fairedge.core.inspect.finding.Finding;
 import java.util.List;
 
 /**

@@ -6,16 +6,23 @@ import static org.assertj.core.api.Assertions.within;
 import fairedge.core.Meshes;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Finding.DoubleVertices;
-import fairedge.core.inspect.Finding.IdleVertex;
-import fairedge.core.inspect.Finding.Ngon;
-import fairedge.core.inspect.Finding.Triangle;
-import fairedge.core.inspect.Finding.Triangle.Form;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.SidesFinding.Ngon;
+import fairedge.core.inspect.finding.SidesFinding.Triangle;
+import fairedge.core.inspect.finding.SidesFinding.Triangle.Form;
+import fairedge.core.inspect.finding.VerticesFinding.DoubleVertices;
+import fairedge.core.inspect.finding.VerticesFinding.IdleVertex;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
+import fairedge.core.survey.Measure;
+import fairedge.core.survey.Starter;
+import fairedge.core.survey.Threshold;
+import fairedge.core.survey.Thresholds;
+import fairedge.core.survey.Wanted;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -94,7 +101,7 @@ class InspectorTest {
     assertThat(ngon.straightCorners()).isEqualTo(1);
     assertThat(ngon.sentence()).contains("only 4 of its corners turn", "an idle vertex");
     IdleVertex idle = (IdleVertex) found.getLast();
-    assertThat(idle.vertex()).isEqualTo(v);
+    assertThat(idle.elements()).containsExactly(Element.vertex(v));
     assertThat(idle.turn()).isZero();
     assertThat(found).hasSize(2);
   }
@@ -258,11 +265,15 @@ class InspectorTest {
     List<Finding> found = findings(b.build());
     assertThat(found).hasSize(2);
     DoubleVertices below = (DoubleVertices) found.getFirst();
-    assertThat(below.vertices()).containsExactly(1, 4);
+    assertThat(ids(below)).containsExactly(1, 4);
     assertThat(below.pairs()).isEqualTo(1);
     DoubleVertices above = (DoubleVertices) found.getLast();
-    assertThat(above.vertices()).containsExactly(2, 7, 8);
+    assertThat(ids(above)).containsExactly(2, 7, 8);
     assertThat(above.pairs()).isEqualTo(3);
+  }
+
+  private static List<Integer> ids(Finding finding) {
+    return finding.elements().stream().map(Element::id).toList();
   }
 
   @Test
@@ -277,7 +288,7 @@ class InspectorTest {
     Profile wide = Profile.ALL_QUADS.with(Thresholds.USUAL.with(Threshold.WELD, 0.11));
     Report report = inspect(mesh, wide);
     DoubleVertices chain = (DoubleVertices) report.findings().getFirst().finding();
-    assertThat(chain.vertices()).containsExactly(4, 5, 6);
+    assertThat(ids(chain)).containsExactly(4, 5, 6);
     assertThat(chain.pairs()).isEqualTo(2);
     assertThat(chain.apart()).isCloseTo(0.1, within(1e-9));
   }

@@ -7,6 +7,11 @@ import fairedge.core.Meshes;
 import fairedge.core.format.obj.ObjReader;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.inspect.finding.FlowFinding;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.SidesFinding;
+import fairedge.core.inspect.finding.SurfaceFinding;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -14,6 +19,8 @@ import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Measure;
+import fairedge.core.survey.Starter;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -166,7 +173,7 @@ class KindsTest {
   void cylinderWithOneFlatEnd_saysAnNgonAndARingStop() {
     Mesh cylinder = cylinder(true, false);
     assertThat(kinds(cylinder)).containsExactly("ngon", "ring-stop");
-    Finding.RingStop stop = (Finding.RingStop) only(cylinder, Kind.RING_STOP);
+    FlowFinding.RingStop stop = (FlowFinding.RingStop) only(cylinder, Kind.RING_STOP);
     assertThat(stop.rings()).isEqualTo(12);
     assertThat(stop.title()).isEqualTo("12 rings stop at the 24-sided face");
   }
@@ -257,8 +264,8 @@ class KindsTest {
     assertThat(report.figures().inconsistentEdges()).isEqualTo(3);
     assertThat(report.figures().facesToFlip()).isEqualTo(2);
     assertThat(report.findings())
-        .extracting(f -> ((Finding.Flipped) f.finding()).faces())
-        .containsExactly(List.of(1), List.of(4));
+        .extracting(f -> ((SurfaceFinding.Flipped) f.finding()).elements())
+        .containsExactly(List.of(Element.face(1)), List.of(Element.face(4)));
   }
 
   @Test
@@ -291,7 +298,6 @@ class KindsTest {
     Mesh mesh = obj(points + "f 1 2 3 4\nf 3 2 1 4\nf 2 3 4 1\nf 1 3 2 4\n");
     Finding twins = only(mesh, Kind.TWIN_FACE);
     assertThat(twins.elements()).containsExactly(Element.face(0), Element.face(1), Element.face(2));
-    assertThat(TwinFaceFinder.cycleOf(new int[] {7, 3, 9, 3})).isEqualTo(List.of(3, 7, 3, 9));
   }
 
   @Test
@@ -331,15 +337,15 @@ class KindsTest {
       b.face(0, 5, 4, 2, 1);
       assertThat(forms(b.build()))
           .as("%d degrees", degrees)
-          .containsOnly(Finding.Triangle.Form.STRAY);
+          .containsOnly(SidesFinding.Triangle.Form.STRAY);
     }
   }
 
-  private static List<Finding.Triangle.Form> forms(Mesh mesh) {
+  private static List<SidesFinding.Triangle.Form> forms(Mesh mesh) {
     return inspect(mesh, Profile.ALL_QUADS).findings().stream()
         .map(Report.Assessed::finding)
-        .filter(Finding.Triangle.class::isInstance)
-        .map(f -> ((Finding.Triangle) f).form())
+        .filter(SidesFinding.Triangle.class::isInstance)
+        .map(f -> ((SidesFinding.Triangle) f).form())
         .toList();
   }
 

@@ -6,10 +6,18 @@ import static org.assertj.core.api.Assertions.within;
 import fairedge.core.Meshes;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.Rule;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.subdivide.CatmullClark;
+import fairedge.core.survey.Asking;
+import fairedge.core.survey.Starter;
+import fairedge.core.survey.Subject;
+import fairedge.core.survey.Thresholds;
+import fairedge.core.survey.Wanted;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleBinaryOperator;
@@ -75,32 +83,6 @@ class SurfaceKindsTest {
     }
   }
 
-  /** A box whose three directions are cut at the given places, as a surface of quads. */
-  static Mesh box(double... cuts) {
-    int n = cuts.length - 1;
-    MeshBuilder b = new MeshBuilder();
-    java.util.Map<Vec3, Integer> known = new java.util.HashMap<>();
-    for (int axis = 0; axis < 3; axis++) {
-      for (int end = 0; end < 2; end++) {
-        for (int i = 0; i < n; i++) {
-          for (int k = 0; k < n; k++) {
-            int[] face = new int[4];
-            for (int c = 0; c < 4; c++) {
-              int turn = end == 1 ? c : 3 - c;
-              double[] p = new double[3];
-              p[axis] = end == 1 ? cuts[n] : cuts[0];
-              p[(axis + 1) % 3] = cuts[i + (turn == 1 || turn == 2 ? 1 : 0)];
-              p[(axis + 2) % 3] = cuts[k + (turn > 1 ? 1 : 0)];
-              face[c] = known.computeIfAbsent(new Vec3(p[0], p[1], p[2]), b::vertex);
-            }
-            b.face(face);
-          }
-        }
-      }
-    }
-    return b.build();
-  }
-
   private static Mesh shaped(Mesh mesh, UnaryOperator<Vec3> place) {
     MeshBuilder b = new MeshBuilder();
     for (int v = 0; v < mesh.vertexEnd(); v++) {
@@ -142,8 +124,8 @@ class SurfaceKindsTest {
     List<Mesh> clean =
         List.of(
             Meshes.cube(),
-            box(0, 0.05, 0.95, 1),
-            box(0, 0.005, 0.995, 1),
+            Meshes.box(0, 0.05, 0.95, 1),
+            Meshes.box(0, 0.005, 0.995, 1),
             torus(24, 12),
             CatmullClark.refined(Meshes.cube(), 1).mesh(),
             CatmullClark.refined(Meshes.cube(), 3).mesh());
@@ -155,8 +137,8 @@ class SurfaceKindsTest {
       }
     }
     assertThat(find(Meshes.grid(8, 5), Profile.OPEN_SHEET)).isEmpty();
-    assertThat(find(box(0, 0.05, 0.95, 1), Profile.ALL_QUADS)).isEmpty();
-    assertThat(find(box(0, 0.005, 0.995, 1), Profile.ALL_QUADS)).isEmpty();
+    assertThat(find(Meshes.box(0, 0.05, 0.95, 1), Profile.ALL_QUADS)).isEmpty();
+    assertThat(find(Meshes.box(0, 0.005, 0.995, 1), Profile.ALL_QUADS)).isEmpty();
   }
 
   @Test
@@ -270,7 +252,7 @@ class SurfaceKindsTest {
     assertThat(find(one, Profile.ALL_QUADS, Kind.SHORT_EDGE))
         .extracting(Finding::rule)
         .containsExactly(Rule.SHORT_EDGE);
-    assertThat(find(box(0, 0.005, 0.995, 1), Profile.ALL_QUADS, Kind.SHORT_EDGE)).isEmpty();
+    assertThat(find(Meshes.box(0, 0.005, 0.995, 1), Profile.ALL_QUADS, Kind.SHORT_EDGE)).isEmpty();
   }
 
   @Test
@@ -455,10 +437,10 @@ class SurfaceKindsTest {
 
   @Test
   void newLoopThatDoesNothing_isIdle_oneThatHoldsIsNot() {
-    Mesh plain = box(0, 1);
-    Mesh middle = box(0, 0.5, 1);
+    Mesh plain = Meshes.box(0, 1);
+    Mesh middle = Meshes.box(0, 0.5, 1);
     assertThat(find(middle, Profile.FLAT_PANELS, plain, Kind.IDLE_LOOP)).hasSize(3);
-    Mesh held = box(0, 0.05, 0.95, 1);
+    Mesh held = Meshes.box(0, 0.05, 0.95, 1);
     assertThat(find(held, Profile.FLAT_PANELS, plain, Kind.IDLE_LOOP)).isEmpty();
     Mesh torus = torus(24, 4);
     assertThat(find(torus, Profile.FLAT_PANELS, torus, Kind.IDLE_LOOP)).isEmpty();
@@ -647,15 +629,15 @@ class SurfaceKindsTest {
 
   @Test
   void edgesFarFromTheirLoops_goSoft_heldOnesDoNot() {
-    assertThat(find(box(0, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
-    assertThat(find(box(0, 0.05, 0.95, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).isEmpty();
-    assertThat(find(box(0, 0.3, 0.7, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
+    assertThat(find(Meshes.box(0, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
+    assertThat(find(Meshes.box(0, 0.05, 0.95, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).isEmpty();
+    assertThat(find(Meshes.box(0, 0.3, 0.7, 1), Profile.SMOOTH_FORM, Kind.SOFT_EDGE)).hasSize(12);
   }
 
   /** More hard edges than are subdivided at a time. */
   @Test
   void edgesOfVeryManyBoxes_goSoftAsThoseOfOneDo() {
-    Mesh box = box(0, 0.3, 0.7, 1);
+    Mesh box = Meshes.box(0, 0.3, 0.7, 1);
     MeshBuilder builder = new MeshBuilder();
     for (int i = 0; i < 250; i++) {
       int first = builder.vertexCount();
@@ -675,7 +657,7 @@ class SurfaceKindsTest {
   @ParameterizedTest
   @ValueSource(doubles = {0.0005, 0.002, 0.05})
   void supportStrips_areTightUnderAThousandth(double width) {
-    Mesh box = box(0, width, 1 - width, 1);
+    Mesh box = Meshes.box(0, width, 1 - width, 1);
     boolean tight = width < 0.001 * Math.sqrt(3);
     assertThat(find(box, Profile.SMOOTH_FORM, Kind.TIGHT).isEmpty()).isEqualTo(!tight);
   }
@@ -692,7 +674,7 @@ class SurfaceKindsTest {
     Mesh twisted =
         shaped(Meshes.grid(8, 8), p -> new Vec3(p.x(), p.y(), (p.x() + p.y()) % 2 == 0 ? 20 : -20));
     assertThat(find(twisted, Profile.SMOOTH_FORM, Kind.PINCH)).isNotEmpty();
-    assertThat(find(box(0, 1), Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
+    assertThat(find(Meshes.box(0, 1), Profile.SMOOTH_FORM, Kind.PINCH)).isEmpty();
     assertThat(find(CatmullClark.refined(Meshes.cube(), 3).mesh(), Profile.SMOOTH_FORM, Kind.PINCH))
         .isEmpty();
   }

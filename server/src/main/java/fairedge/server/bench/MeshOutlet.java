@@ -1,9 +1,9 @@
 package fairedge.server.bench;
 
 import fairedge.core.format.MeshFormat;
-import fairedge.core.inspect.Along;
-import fairedge.core.inspect.Lens;
-import fairedge.core.inspect.LensPicture;
+import fairedge.core.lens.Along;
+import fairedge.core.lens.Lens;
+import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;

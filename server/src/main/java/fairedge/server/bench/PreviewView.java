@@ -13,6 +13,7 @@ import fairedge.json.CheckView;
 import fairedge.json.CheckView.Altered;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.ElementView;
+import fairedge.json.ReceiptView.RefusalView;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -123,9 +124,6 @@ public record PreviewView(
       List<Double> lines, List<Integer> goneEdges, List<Integer> goneFaces, boolean more) {
     static final GhostView NONE = new GhostView(List.of(), List.of(), List.of(), false);
   }
-
-  /** Why not, and where to look. */
-  public record RefusalView(String reason, @Nullable ElementView element) {}
 
   /** A remark with its place; {@code stop} says what stops a loop there. */
   public record RemarkView(

@@ -2,7 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Wanted;
+import fairedge.core.survey.Wanted;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.inspection.Terms;
 import fairedge.server.practice.Practice;

@@ -59,7 +59,7 @@ public class Trials {
    *     nobody asked, the change is refused, or the check was made
    * @param check made while the change was in force
    */
-  private record Tried(
+  private record Trying(
       PreviewView quick, CheckView before, @Nullable Look after, @Nullable Checked check) {}
 
   /**
@@ -87,7 +87,7 @@ public class Trials {
     long own = last.merge(head.id(), 1L, Long::sum);
     try {
       workshop.settle(head);
-      Tried tried = workshop.read(head, (now, held) -> quick(now, held, trial, task));
+      Trying tried = workshop.read(head, (now, held) -> quick(now, held, trial, task));
       Look after = tried.after();
       Checked check = tried.check();
       if (check == null && after != null) {
@@ -105,9 +105,9 @@ public class Trials {
   }
 
   /** Tries the change out, or says soon that it is too dear for that. */
-  private Tried quick(Head now, Held held, Trial trial, @Nullable Task task) {
+  private Trying quick(Head now, Held held, Trial trial, @Nullable Task task) {
     try {
-      return Effort.of(longest).<Tried, RuntimeException>here(() -> tried(now, held, trial, task));
+      return Effort.of(longest).<Trying, RuntimeException>here(() -> tried(now, held, trial, task));
     } catch (Effort.Over over) {
       throw Problem.of(
           Problem.Kind.TOO_DEAR,
@@ -119,7 +119,7 @@ public class Trials {
   /**
    * @param task by which findings are told; null where nobody asked for them
    */
-  private Tried tried(Head now, Held held, Trial trial, @Nullable Task task) {
+  private Trying tried(Head now, Held held, Trial trial, @Nullable Task task) {
     Workpieces.requireFresh(now, trial.revision());
     record Seen(GhostView ghost, @Nullable Look look, @Nullable Checked check) {}
     Preview<Seen> preview =
@@ -153,7 +153,7 @@ public class Trials {
                   preview.seen().ghost(),
                   mesh);
         };
-    return new Tried(quick, held.check(), preview.seen().look(), preview.seen().check());
+    return new Trying(quick, held.check(), preview.seen().look(), preview.seen().check());
   }
 
   private static @Nullable PlaneFrame planeOf(Change change, Mesh mesh) {

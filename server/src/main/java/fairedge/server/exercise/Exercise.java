@@ -2,7 +2,7 @@ package fairedge.server.exercise;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Wanted;
+import fairedge.core.survey.Wanted;
 import fairedge.server.inspection.Terms;
 import java.time.Instant;
 import java.util.UUID;

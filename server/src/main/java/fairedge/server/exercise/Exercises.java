@@ -2,8 +2,8 @@ package fairedge.server.exercise;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Wanted;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Role;

@@ -1,9 +1,10 @@
 package fairedge.server.exercise;
 
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Rule;
-import fairedge.core.inspect.Threshold;
-import fairedge.core.inspect.Wanted;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.Rule;
+import fairedge.core.survey.Threshold;
+import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
 import java.util.Arrays;
 import java.util.List;
@@ -43,7 +44,7 @@ public record TermsView(
     static ThresholdView of(Threshold t) {
       return new ThresholdView(
           t.key(),
-          t.kind().key(),
+          Kind.toldWith(t).key(),
           t.words(),
           t.unit().name(),
           Double.isNaN(t.usual()) ? null : t.usual(),

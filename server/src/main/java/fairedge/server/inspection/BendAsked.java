@@ -3,7 +3,7 @@ package fairedge.server.inspection;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Bending.Way;
 import fairedge.core.geometry.Bounds;
-import fairedge.core.inspect.BendTrial;
+import fairedge.core.lens.BendTrial;
 import org.jspecify.annotations.Nullable;
 
 /**

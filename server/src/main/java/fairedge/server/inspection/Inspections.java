@@ -1,17 +1,18 @@
 package fairedge.server.inspection;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Along;
-import fairedge.core.inspect.Bent;
 import fairedge.core.inspect.Inspector;
-import fairedge.core.inspect.Lens;
-import fairedge.core.inspect.LensPicture;
 import fairedge.core.inspect.Recall;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Since;
-import fairedge.core.inspect.Starter;
+import fairedge.core.lens.Along;
+import fairedge.core.lens.Bent;
+import fairedge.core.lens.Lens;
+import fairedge.core.lens.LensPicture;
+import fairedge.core.lens.Looks;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.survey.Starter;
 import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
@@ -68,13 +69,13 @@ public class Inspections {
 
   /** What a lens shows of a mesh. */
   public LensPicture look(Mesh mesh, Terms terms, Lens lens) {
-    return inspector(terms).look(mesh, lens);
+    return looks(terms).look(mesh, lens);
   }
 
   /** How a mesh fares when it is bent. */
   public Bent bend(Mesh mesh, Terms terms, BendAsked asked) {
     try {
-      return inspector(terms).bend(mesh, asked.trial(mesh.bounds()));
+      return looks(terms).bend(mesh, asked.trial(mesh.bounds()));
     } catch (IllegalArgumentException e) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "This bend can't be: " + e.getMessage() + ".");
     }
@@ -94,7 +95,7 @@ public class Inspections {
     if (!mesh.hasEdge(edge)) {
       throw Problem.notFound("edge");
     }
-    return Inspector.along(mesh, edge);
+    return Looks.along(mesh, edge);
   }
 
   /** How near to what was touched faces count as near. */
@@ -110,9 +111,18 @@ public class Inspections {
   }
 
   private Inspector inspector(Terms terms) {
+    return new Inspector(terms.profile(), terms.tolerance(), starter(terms))
+        .asking(terms.wanted(), null);
+  }
+
+  private Looks looks(Terms terms) {
+    return new Looks(
+        terms.profile().thresholds(), terms.tolerance(), starter(terms), terms.wanted(), null);
+  }
+
+  private Starter starter(Terms terms) {
     byte[] starter = terms.starter();
     Began began = new Began(HexFormat.of().formatHex(starter), terms.tolerance().flat());
-    Starter known = starters.get(began, b -> new Starter(meshes.require(starter), b.near()));
-    return new Inspector(terms.profile(), terms.tolerance(), known).asking(terms.wanted(), null);
+    return starters.get(began, b -> new Starter(meshes.require(starter), b.near()));
   }
 }

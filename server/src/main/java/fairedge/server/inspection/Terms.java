@@ -2,7 +2,7 @@ package fairedge.server.inspection;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Wanted;
+import fairedge.core.survey.Wanted;
 
 /**
  * By what a mesh is inspected.

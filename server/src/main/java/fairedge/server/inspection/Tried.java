@@ -1,8 +1,8 @@
 package fairedge.server.inspection;
 
 import fairedge.core.format.wire.WireMessage;
-import fairedge.core.inspect.Bent;
-import fairedge.core.inspect.LensPicture;
+import fairedge.core.lens.Bent;
+import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 

@@ -1,9 +1,9 @@
 package fairedge.server.submission;
 
 import fairedge.core.effort.Effort;
-import fairedge.core.inspect.Kind;
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Rule;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.Rule;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;

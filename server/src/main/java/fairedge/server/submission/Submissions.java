@@ -2,7 +2,7 @@ package fairedge.server.submission;
 
 import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Bounds;
-import fairedge.core.inspect.Kind;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.json.CheckView;

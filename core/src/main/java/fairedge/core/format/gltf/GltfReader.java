@@ -69,7 +69,7 @@ public final class GltfReader {
     if (file.length >= 12 && bytes.getInt(0) == MAGIC) {
       return binary(bytes, limits);
     }
-    return of(Json.parse(file), null, limits);
+    return of(GltfJson.parse(file), null, limits);
   }
 
   private static ReadResult binary(ByteBuffer bytes, Limits limits) throws BadFile {
@@ -90,7 +90,7 @@ public final class GltfReader {
     if (json == null) {
       throw new BadFile(0, "no JSON chunk", "a GLB file of version 2");
     }
-    return of(Json.parse(json), chunk, limits);
+    return of(GltfJson.parse(json), chunk, limits);
   }
 
   private static ReadResult of(@Nullable Object json, byte @Nullable [] chunk, Limits limits)

@@ -75,7 +75,7 @@ public final class ObjReader {
    */
   public static ReadResult read(InputStream in, Limits limits) throws IOException, BadFile {
     ObjReader reader = new ObjReader();
-    Lines lines = new Lines(in);
+    TextLines lines = new TextLines(in);
     while (lines.advance()) {
       reader.record(lines);
       reader.checkLimits(limits, lines.begun);
@@ -96,7 +96,7 @@ public final class ObjReader {
     }
   }
 
-  private void record(Lines line) {
+  private void record(TextLines line) {
     byte[] b = line.bytes;
     int from = Words.skipBlank(b, line.from, line.to);
     int to = Words.wordEnd(b, from, line.to);
@@ -142,7 +142,7 @@ public final class ObjReader {
     }
   }
 
-  private void indices(byte[] b, int from, Lines line, int sort) {
+  private void indices(byte[] b, int from, TextLines line, int sort) {
     int begin = indexCount;
     String problem = null;
     int word = Words.skipBlank(b, from, line.to);

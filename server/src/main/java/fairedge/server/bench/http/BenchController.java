@@ -2,9 +2,9 @@ package fairedge.server.bench.http;
 
 import fairedge.core.cut.View;
 import fairedge.core.format.MeshFormat;
-import fairedge.core.inspect.Along;
-import fairedge.core.inspect.Lens;
-import fairedge.core.inspect.LensPicture;
+import fairedge.core.lens.Along;
+import fairedge.core.lens.Lens;
+import fairedge.core.lens.LensPicture;
 import fairedge.core.step.Change;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;

@@ -1,6 +1,6 @@
 package fairedge.server.exercise.http;
 
-import fairedge.core.inspect.Wanted;
+import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.ExerciseView;

@@ -7,7 +7,7 @@ import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.select;
 
 import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.Wanted;
+import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
 import fairedge.server.exercise.Exercise;

@@ -1,9 +1,9 @@
 package fairedge.server.review.http;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Along;
-import fairedge.core.inspect.Lens;
-import fairedge.core.inspect.LensPicture;
+import fairedge.core.lens.Along;
+import fairedge.core.lens.Lens;
+import fairedge.core.lens.LensPicture;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
@@ -16,11 +16,11 @@ import fairedge.server.review.AnswerView.CameraView;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.DeskView;
-import fairedge.server.review.HandedIn;
 import fairedge.server.review.Homes;
 import fairedge.server.review.MyWorkView;
 import fairedge.server.review.ReviewView;
 import fairedge.server.review.Reviews;
+import fairedge.server.review.SubmissionOutlet;
 import fairedge.server.submission.PictureSize;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -51,12 +51,12 @@ class ReviewController {
 
   private final Homes homes;
   private final Reviews reviews;
-  private final HandedIn handedIn;
+  private final SubmissionOutlet outlet;
   private final Json json;
 
-  ReviewController(Homes homes, Reviews reviews, HandedIn handedIn, Json json) {
+  ReviewController(Homes homes, Reviews reviews, SubmissionOutlet outlet, Json json) {
     this.json = json;
-    this.handedIn = handedIn;
+    this.outlet = outlet;
     this.homes = homes;
     this.reviews = reviews;
   }
@@ -111,7 +111,7 @@ class ReviewController {
       @PathVariable UUID id,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(MESH, handedIn.mesh(id, account), accepted);
+    return Packed.reply(MESH, outlet.mesh(id, account), accepted);
   }
 
   /**
@@ -125,7 +125,7 @@ class ReviewController {
       @RequestParam(required = false) @Nullable Integer level,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(SURFACE, handedIn.smooth(id, account, level), accepted);
+    return Packed.reply(SURFACE, outlet.smooth(id, account, level), accepted);
   }
 
   /** How it fares when it is bent, twisted or tapered. */
@@ -136,21 +136,21 @@ class ReviewController {
       @ParameterObject BendAsked asked,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    Tried tried = handedIn.bend(id, account, asked);
+    Tried tried = outlet.bend(id, account, asked);
     return Packed.reply(BENT, json.bytes(tried.picture()), tried.mesh(), accepted);
   }
 
   @GetMapping("/submissions/{id}/lenses/{lens}")
   LensPicture look(
       @PathVariable UUID id, @PathVariable Lens lens, @AuthenticationPrincipal SignedIn account) {
-    return handedIn.look(id, account, lens);
+    return outlet.look(id, account, lens);
   }
 
   /** The ring and the loop of an edge, and how they end. */
   @GetMapping("/submissions/{id}/along/{edge}")
   Along along(
       @PathVariable UUID id, @PathVariable int edge, @AuthenticationPrincipal SignedIn account) {
-    return handedIn.along(id, account, edge);
+    return outlet.along(id, account, edge);
   }
 
   /**

@@ -1,0 +1,136 @@
+package fairedge.core.survey;
+
+import fairedge.core.geometry.Vec3;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What an exercise asks of the shape; lengths in the unit of the starter, places in its axes. What
+ * is null or empty is not asked for.
+ *
+ * @param parts how many parts the form has; with more than one, doubles count within a part only
+ * @param faces the face budget
+ * @param distance how far the surface may lie from the starter, both ways
+ * @param mirror the plane in which the edges mirror each other
+ * @param rightRound whether every line of new edges is to close, or to end at borders
+ * @param lines the lines along which edges are to run
+ * @param hardLines edges along these count as hard, however little they turn
+ * @param coveredEnds the middles of round ends that something will cover: a fan is right there
+ */
+public record Wanted(
+    @Nullable Integer parts,
+    @Nullable Integer faces,
+    @Nullable Double distance,
+    @Nullable Mirror mirror,
+    boolean rightRound,
+    List<Line> lines,
+    List<Line> hardLines,
+    List<Vec3> coveredEnds) {
+  private static final int MOST_POINTS = 10_000;
+
+  public static final Wanted NOTHING =
+      new Wanted(null, null, null, null, false, List.of(), List.of(), List.of());
+
+  /** The same from what may be left out: null is nothing. */
+  public static Wanted asked(
+      @Nullable Integer parts,
+      @Nullable Integer faces,
+      @Nullable Double distance,
+      @Nullable Mirror mirror,
+      @Nullable Boolean rightRound,
+      @Nullable List<Line> lines,
+      @Nullable List<Line> hardLines,
+      @Nullable List<Vec3> coveredEnds) {
+    return new Wanted(
+        parts,
+        faces,
+        distance,
+        mirror,
+        Boolean.TRUE.equals(rightRound),
+        lines == null ? List.of() : lines,
+        hardLines == null ? List.of() : hardLines,
+        coveredEnds == null ? List.of() : coveredEnds);
+  }
+
+  /** Points joined one after the other; closed where the last is the first. */
+  public record Line(List<Vec3> points) {
+    public Line {
+      require(points.size() > 1, "a line has two points or more");
+      require(points.stream().allMatch(Vec3::isFinite), "a point of a line has no place");
+      points = List.copyOf(points);
+    }
+
+    Line placedFor(Placement placement) {
+      return new Line(points.stream().map(placement::back).toList());
+    }
+
+    double length() {
+      double length = 0;
+      for (int i = 1; i < points.size(); i++) {
+        length += points.get(i - 1).distance(points.get(i));
+      }
+      return length;
+    }
+  }
+
+  /**
+   * @param normal of any length but none
+   * @param within the mirrored edges lie so near to edges
+   */
+  public record Mirror(Vec3 through, Vec3 normal, double within) {
+    public Mirror {
+      require(through.isFinite() && normal.isFinite(), "a mirror plane without a place");
+      require(normal.length() > 0, "a mirror plane without a direction");
+      require(within > 0 && Double.isFinite(within), "a mirror's distance is positive");
+    }
+
+    Mirror placedFor(Placement placement) {
+      Vec3 at = placement.back(through);
+      return new Mirror(
+          at, placement.back(through.plus(normal)).minus(at), within / placement.scale());
+    }
+
+    public Vec3 image(Vec3 p) {
+      Vec3 n = normal.unit();
+      return p.minus(n.times(2 * p.minus(through).dot(n)));
+    }
+  }
+
+  /**
+   * @throws IllegalArgumentException saying what can't be asked for
+   */
+  public Wanted {
+    require(parts == null || parts > 0, "a form has one part or more");
+    require(faces == null || faces > 0, "a face budget is one face or more");
+    require(
+        distance == null || (distance >= 0 && Double.isFinite(distance)),
+        "an allowed distance is a number from 0 on");
+    require(
+        lines.stream().mapToInt(l -> l.points().size()).sum() <= MOST_POINTS
+            && hardLines.stream().mapToInt(l -> l.points().size()).sum() <= MOST_POINTS,
+        "lines have " + MOST_POINTS + " points at the most");
+    require(coveredEnds.stream().allMatch(Vec3::isFinite), "a covered end has no place");
+    lines = List.copyOf(lines);
+    hardLines = List.copyOf(hardLines);
+    coveredEnds = List.copyOf(coveredEnds);
+  }
+
+  /** The same as it would be for a mesh that is not placed right. */
+  Wanted placedFor(Placement placement) {
+    return new Wanted(
+        parts,
+        faces,
+        distance == null ? null : distance / placement.scale(),
+        mirror == null ? null : mirror.placedFor(placement),
+        rightRound,
+        lines.stream().map(l -> l.placedFor(placement)).toList(),
+        hardLines.stream().map(l -> l.placedFor(placement)).toList(),
+        coveredEnds.stream().map(placement::back).toList());
+  }
+
+  private static void require(boolean holds, String told) {
+    if (!holds) {
+      throw new IllegalArgumentException(told);
+    }
+  }
+}
