@@ -13,6 +13,8 @@ const finding = (key: string, severity: Finding['severity'], x: number, y: numbe
   measure: 3,
   unit: 'sides',
   reach: 1,
+  form: null,
+  numbers: {},
   elements: [],
   place: { x, y, z: 0 },
 });

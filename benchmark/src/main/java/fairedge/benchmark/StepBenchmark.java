@@ -1,6 +1,5 @@
 package fairedge.benchmark;
 
-import fairedge.core.cut.Scope;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Inspector.Inspected;
@@ -11,6 +10,7 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Starter;
+import fairedge.core.work.Scope;
 import java.util.BitSet;
 import java.util.List;
 import java.util.SplittableRandom;

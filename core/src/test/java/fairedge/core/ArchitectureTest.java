@@ -44,12 +44,15 @@ class ArchitectureTest {
               Map.entry("flow", List.of("geometry", "mesh")),
               Map.entry("subdivide", List.of("geometry", "mesh")),
               Map.entry("fill", List.of("geometry", "mesh", "local")),
+              Map.entry("work", List.of("geometry", "mesh", "local", "flow", "near")),
               Map.entry(
-                  "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut")),
-              Map.entry("cut", List.of("geometry", "mesh", "local", "flow", "near", "fill")),
+                  "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
+              Map.entry(
+                  "cut", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
               Map.entry(
                   "step",
-                  List.of("geometry", "mesh", "local", "flow", "near", "fill", "cut", "tidy")),
+                  List.of(
+                      "geometry", "mesh", "local", "flow", "near", "fill", "work", "cut", "tidy")),
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("survey", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry(

@@ -3,7 +3,6 @@ package fairedge.core;
 import static fairedge.core.MeshAssert.assertMesh;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -14,6 +13,7 @@ import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.View;
 
 /** Makes changes in tests, and holds every one of them to the laws that all have. */
 public final class Changes {

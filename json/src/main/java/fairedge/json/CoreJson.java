@@ -12,55 +12,36 @@ import fairedge.core.cut.Outline;
 import fairedge.core.cut.OutlineShape;
 import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
-import fairedge.core.cut.Scope;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
-import fairedge.core.cut.View;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
-import fairedge.core.step.Tidying;
+import fairedge.core.step.ChangeKind;
 import fairedge.core.survey.Wanted;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JacksonModule;
 import tools.jackson.databind.annotation.EnumNaming;
+import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 
 /** How the core's sealed values are written as JSON: by a name that tells which they are. */
 public final class CoreJson {
   private CoreJson() {}
 
+  /** The names are those of {@link ChangeKind}. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "tool")
-  @JsonSubTypes({
-    @JsonSubTypes.Type(value = Change.TraceChange.class, name = "trace"),
-    @JsonSubTypes.Type(value = Change.LoopsChange.class, name = "loops"),
-    @JsonSubTypes.Type(value = Change.StraightChange.class, name = "straight"),
-    @JsonSubTypes.Type(value = Change.OutlineChange.class, name = "outline"),
-    @JsonSubTypes.Type(value = Tidying.LiftChange.class, name = "lift"),
-    @JsonSubTypes.Type(value = Tidying.DeleteChange.class, name = "delete"),
-    @JsonSubTypes.Type(value = Tidying.LoosePartsChange.class, name = "looseParts"),
-    @JsonSubTypes.Type(value = Tidying.WeldChange.class, name = "weld"),
-    @JsonSubTypes.Type(value = Tidying.WeldNearChange.class, name = "weldNear"),
-    @JsonSubTypes.Type(value = Tidying.CollapseChange.class, name = "collapse"),
-    @JsonSubTypes.Type(value = Tidying.ConnectChange.class, name = "connect"),
-    @JsonSubTypes.Type(value = Tidying.FaceChange.class, name = "face"),
-    @JsonSubTypes.Type(value = Tidying.CapChange.class, name = "cap"),
-    @JsonSubTypes.Type(value = Tidying.TurnChange.class, name = "turn"),
-    @JsonSubTypes.Type(value = Tidying.SplitChange.class, name = "split"),
-    @JsonSubTypes.Type(value = Tidying.FlipChange.class, name = "flip"),
-    @JsonSubTypes.Type(value = Tidying.UnifyChange.class, name = "unify"),
-    @JsonSubTypes.Type(value = Tidying.SlideChange.class, name = "slide"),
-    @JsonSubTypes.Type(value = Tidying.MoveChange.class, name = "move"),
-    @JsonSubTypes.Type(value = Tidying.RelaxChange.class, name = "relax")
-  })
   private interface ChangeNames {}
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "on")
@@ -248,6 +229,13 @@ public final class CoreJson {
 
   /** The name by which a record of a sealed type is told. */
   public static String nameOf(Class<?> sealed, Class<?> type) {
+    if (sealed == Change.class) {
+      return Arrays.stream(ChangeKind.values())
+          .filter(kind -> kind.type() == type)
+          .findFirst()
+          .orElseThrow(() -> new IllegalStateException(type + " has no name in JSON"))
+          .key();
+    }
     for (JsonSubTypes.Type t : namesOf(sealed).getAnnotation(JsonSubTypes.class).value()) {
       if (t.value() == type) {
         return t.name();
@@ -268,6 +256,9 @@ public final class CoreJson {
   public static JacksonModule module() {
     SimpleModule module = new SimpleModule("core names");
     NAMES.forEach(module::setMixInAnnotation);
+    for (ChangeKind kind : ChangeKind.values()) {
+      module.registerSubtypes(new NamedType(kind.type(), kind.key()));
+    }
     SHORT_FORMS.forEach(module::setMixInAnnotation);
     ENUMS.forEach(type -> module.setMixInAnnotation(type, LowerCamel.class));
     for (Class<?> type : List.of(Vec3.class, View.Perspective.class, View.Parallel.class)) {

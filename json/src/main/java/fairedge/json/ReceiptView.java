@@ -1,10 +1,10 @@
 package fairedge.json;
 
-import fairedge.core.cut.CutRemark;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.Remark;
 import fairedge.json.FindingView.ElementView;
 import java.util.ArrayList;
 import java.util.List;
@@ -92,7 +92,7 @@ public record ReceiptView(
         receipt.goneEdges(),
         receipt.goneFaces(),
         receipt.usedVertices(),
-        receipt.remarks().stream().map(CutRemark::text).toList());
+        receipt.remarks().stream().map(Remark::text).toList());
   }
 
   private static List<Integer> ends(int edge, Mesh mesh) {

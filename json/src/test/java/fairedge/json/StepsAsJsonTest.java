@@ -4,6 +4,7 @@ import static fairedge.core.MeshAssert.assertMesh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.Meshes;
+import fairedge.core.Seeds;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
@@ -17,16 +18,15 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Ten thousand random changes in all, of every kind in equal parts, kept as JSON. */
+/** Thousands of random changes, of every kind in equal parts, kept as JSON. */
 class StepsAsJsonTest {
   private static final int ROUNDS = 5 * RandomChanges.KINDS;
   private static final JsonMapper JSON = JsonMapper.builder().addModule(CoreJson.module()).build();
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
+  @Seeds
   void stepsReadFromTheirJson_giveTheLastBytes_andUndoneTheFirst(long seed) {
     Map<String, Integer> asked = new TreeMap<>();
     for (var fixture : Meshes.all().entrySet()) {

@@ -2,6 +2,8 @@ package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.near.RayCast;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import org.jspecify.annotations.Nullable;
 
 /** Lines of sight from a view to the model. */

@@ -8,6 +8,11 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.CutPiece;
+import fairedge.core.work.CutPoint;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -66,7 +71,7 @@ public final class Loops {
   /**
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(Site site, int edge, LoopPlaces places, Shape shape, boolean runOn) {
+  public static Done cut(Site site, int edge, LoopPlaces places, Shape shape, boolean runOn) {
     Mesh mesh = site.mesh();
     if (!mesh.hasEdge(edge)) {
       throw Refusal.because("The edge that was pointed at is not there any more.");
@@ -359,15 +364,15 @@ public final class Loops {
     return length;
   }
 
-  private CutResult tell(List<CutPiece> pieces, boolean runOn, List<RunOn> past) {
-    List<CutRemark> remarks = new ArrayList<>();
+  private Done tell(List<CutPiece> pieces, boolean runOn, List<RunOn> past) {
+    List<Remark> remarks = new ArrayList<>();
     Set<Integer> used = new HashSet<>();
     for (Stop stop : ring.stops()) {
       boolean runsOn = past.stream().anyMatch(p -> p.stop() == stop);
       remarks.add(runsOn ? remarkPast(stop) : remarkOn(stop, runOn));
     }
     past.forEach(p -> used.add(p.corner().vertex()));
-    return new CutResult(pieces, remarks, used.size());
+    return new Done(pieces, remarks, used.size());
   }
 
   private Vec3 endAt(Stop stop) {
@@ -375,28 +380,28 @@ public final class Loops {
     return (before ? nodes.getFirst() : nodes.getLast()).getFirst().at();
   }
 
-  private CutRemark remarkPast(Stop stop) {
-    return new CutRemark(
+  private Remark remarkPast(Stop stop) {
+    return new Remark(
         "Runs on to the corner opposite in %s and splits it.".formatted(name(stop)),
         Element.face(stop.face()),
         endAt(stop),
         stop.cause());
   }
 
-  private CutRemark remarkOn(Stop stop, boolean wantedOn) {
+  private Remark remarkOn(Stop stop, boolean wantedOn) {
     Vec3 at = endAt(stop);
     Element edge = Element.edge(stop.edge());
     return switch (stop.cause()) {
-      case BORDER -> new CutRemark("Runs out at a border.", edge, at, stop.cause());
+      case BORDER -> new Remark("Runs out at a border.", edge, at, stop.cause());
       case CROWDED ->
-          new CutRemark("Stops at an edge where more than two faces meet.", edge, at, stop.cause());
+          new Remark("Stops at an edge where more than two faces meet.", edge, at, stop.cause());
       case TRIANGLE, NGON, NOT_CHOSEN -> {
         int gained = mesh.size(stop.face()) - stop.sides();
         String gains =
             gained == 1
                 ? "a side"
                 : gained + " sides" + (places.count() == 1 ? ", one at each end" : "");
-        yield new CutRemark(
+        yield new Remark(
             "Stops at %s, which gains %s: %d.%s"
                 .formatted(
                     name(stop),

@@ -6,6 +6,11 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.RayCast;
+import fairedge.core.work.Chosen;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -95,7 +100,7 @@ public final class Outline {
   /**
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(Site site, OutlineShape shape, Placement placement, Reach reach) {
+  public static Done cut(Site site, OutlineShape shape, Placement placement, Reach reach) {
     if (!placement.isWhole()) {
       throw Refusal.because("The shape has no size, or is seen from nowhere.");
     }
@@ -122,30 +127,30 @@ public final class Outline {
     }
   }
 
-  private CutResult cut() {
+  private Done cut() {
     List<TraceRun> runs = new ArrayList<>();
     RayCast rays = site.rays();
     for (OutlineShape.Path path : paths) {
       runs.add(runOf(path, rays));
     }
-    CutResult traced = Trace.cut(site, reach, runs);
-    List<CutRemark> remarks = new ArrayList<>();
+    Done traced = Trace.cut(site, reach, runs);
+    List<Remark> remarks = new ArrayList<>();
     if (site.edit().journal().isEmpty()) {
       remarks.add(whyNothing());
     } else if (beside > 0) {
       remarks.add(
-          CutRemark.of(
+          Remark.of(
               "%d of the shape's %d points lie beside what is cut."
                   .formatted(beside, beside + aimed.size()),
               null));
     }
     traced.remarks().stream().filter(r -> r.element() != null).forEach(remarks::add);
-    return new CutResult(traced.pieces(), remarks, traced.usedVertices(), inside());
+    return new Done(traced.pieces(), remarks, traced.usedVertices(), Chosen.faces(inside()));
   }
 
-  private CutRemark whyNothing() {
+  private Remark whyNothing() {
     if (!aimed.isEmpty()) {
-      return CutRemark.of("The shape lies along edges that are there already.", null);
+      return Remark.of("The shape lies along edges that are there already.", null);
     }
     throw Refusal.because(
         meetsOthers

@@ -2,6 +2,7 @@ package fairedge.core.cut;
 
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.work.View;
 import java.util.List;
 import java.util.Objects;
 

@@ -3,6 +3,7 @@ package fairedge.core.cut;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.near.Region;
+import fairedge.core.work.View;
 
 /**
  * The plane through two anchors and the eye (parallel to the view, if parallel), with coordinates

@@ -5,6 +5,10 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.RayCast;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -31,7 +35,7 @@ public final class Straight {
   private final Site site;
   private final Mesh mesh;
   private final Cut cut;
-  private final List<CutRemark> remarks = new ArrayList<>();
+  private final List<Remark> remarks = new ArrayList<>();
 
   /** What becomes of the sides of the plane. */
   public enum After {
@@ -84,11 +88,11 @@ public final class Straight {
   /**
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(Site site, Cut cut) {
+  public static Done cut(Site site, Cut cut) {
     return new Straight(site, cut).cut();
   }
 
-  private CutResult cut() {
+  private Done cut() {
     check();
     TraceLine line = new TraceLine(mesh, site.firstNewVertex());
     List<PlaneFrame> planes = planes();
@@ -232,8 +236,7 @@ public final class Straight {
       case JOINED -> throw new IllegalStateException("joined sides are not parted");
     }
     if (with != null && parting.closed() == 0) {
-      remarks.add(
-          CutRemark.of("No end is open all round in the plane, so nothing is closed.", null));
+      remarks.add(Remark.of("No end is open all round in the plane, so nothing is closed.", null));
     }
   }
 }

@@ -5,6 +5,10 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -38,7 +42,7 @@ public final class Trace {
   private final Mesh mesh;
   private final double merge;
   private final Reach reach;
-  private final List<CutRemark> remarks = new ArrayList<>();
+  private final List<Remark> remarks = new ArrayList<>();
   private final TraceLine line;
   private final List<Chord> chords = new ArrayList<>();
 
@@ -100,7 +104,7 @@ public final class Trace {
   /**
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult cut(Site site, Reach reach, List<TraceRun> runs) {
+  public static Done cut(Site site, Reach reach, List<TraceRun> runs) {
     Trace trace = new Trace(site, reach);
     trace.checkRuns(runs);
     for (Placed run : trace.placeAnchors(runs)) {
@@ -118,7 +122,7 @@ public final class Trace {
    *
    * @throws Refusal.Raised if no unbroken way leads over faces that may be cut
    */
-  public static CutResult overSurface(Site site, int from, int to) {
+  public static Done overSurface(Site site, int from, int to) {
     Mesh mesh = site.mesh();
     Vec3 outwards = site.normalAt(from).plus(site.normalAt(to));
     Node a = new Node.AtVertex(from, mesh.position(from));
@@ -320,7 +324,7 @@ public final class Trace {
       chords.addAll(s.seen);
       chords.addAll(s.unseen);
       if (s.seen.isEmpty() && s.unseen.isEmpty()) {
-        remarks.add(CutRemark.of(nothingToCut(idle(run, k, k + 1)), null));
+        remarks.add(Remark.of(nothingToCut(idle(run, k, k + 1)), null));
       }
     }
   }

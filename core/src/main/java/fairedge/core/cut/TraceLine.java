@@ -2,6 +2,10 @@ package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.CutPiece;
+import fairedge.core.work.CutPoint;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -182,7 +186,7 @@ final class TraceLine {
     return Math.min(angle, 180 - angle);
   }
 
-  CutResult result(List<CutRemark> remarks) {
-    return new CutResult(pieces, remarks, used.size());
+  Done result(List<Remark> remarks) {
+    return new Done(pieces, remarks, used.size());
   }
 }

@@ -1,5 +1,6 @@
 package fairedge.core.cut;
 
+import fairedge.core.work.View;
 import java.util.Objects;
 
 /**

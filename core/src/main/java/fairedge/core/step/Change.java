@@ -1,21 +1,22 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.CutResult;
 import fairedge.core.cut.LoopPlaces;
 import fairedge.core.cut.Loops;
 import fairedge.core.cut.Outline;
 import fairedge.core.cut.OutlineShape;
 import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
-import fairedge.core.cut.Scope;
-import fairedge.core.cut.Site;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.Trace;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
-import fairedge.core.cut.View;
 import fairedge.core.local.Refusal;
+import fairedge.core.work.Done;
+import fairedge.core.work.Scope;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
@@ -53,7 +54,15 @@ public sealed interface Change
   /**
    * @throws Refusal.Raised with the edit half done; the caller takes it back
    */
-  CutResult applyTo(Site site);
+  Done applyTo(Site site);
+
+  /**
+   * What it did in a few words, to stand beside its name in a narrow list; null where the name says
+   * it all.
+   */
+  default @Nullable String brief(Effect effect) {
+    return null;
+  }
 
   private static <T> T or(@Nullable T given, T otherwise) {
     return given == null ? otherwise : given;
@@ -84,7 +93,12 @@ public sealed interface Change
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(runs.stream().mapToInt(run -> run.points().size() - 1).sum(), "piece");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Trace.cut(site, reach, runs);
     }
   }
@@ -121,7 +135,21 @@ public sealed interface Change
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(effect.quadsFront() + effect.quadsBehind(), "quad") + ", " + where();
+    }
+
+    private String where() {
+      return switch (places) {
+        case LoopPlaces.At at
+            when at.fractions().size() == 1 && at.by() == LoopPlaces.Measure.FRACTION ->
+            String.format(Locale.ROOT, "%.0f %%", 100 * at.fractions().getFirst());
+        default -> Counted.of(places.count(), "loop");
+      };
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Loops.cut(site, edge, places, shape, runOn);
     }
   }
@@ -185,7 +213,19 @@ public sealed interface Change
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public @Nullable String brief(Effect effect) {
+      if (count > 1) {
+        return Counted.of(count, "plane");
+      }
+      return switch (after) {
+        case JOINED -> null;
+        case APART -> "apart";
+        case KEEP_AHEAD, KEEP_BEHIND -> "one side kept";
+      };
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Straight.cut(site, cut());
     }
   }
@@ -207,7 +247,12 @@ public sealed interface Change
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(shape.pointCount(), "point");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Outline.cut(site, shape, placement, reach);
     }
   }

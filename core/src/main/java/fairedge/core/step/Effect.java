@@ -1,8 +1,8 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -41,28 +41,28 @@ public record Effect(
       int reshapedFaces) {
     private String sentence() {
       List<String> gone = new ArrayList<>();
-      add(gone, goneFaces, "face", "faces");
-      add(gone, goneEdges, "edge", "edges");
-      add(gone, goneVertices, "vertex", "vertices");
+      add(gone, goneFaces, "face");
+      add(gone, goneEdges, "edge");
+      add(gone, goneVertices, "vertex");
       StringBuilder said = new StringBuilder();
       if (!gone.isEmpty()) {
         said.append(" Takes out ").append(joined(gone)).append('.');
       }
       if (newFaces > 0) {
-        said.append(" Adds ").append(counted(newFaces, "face", "faces")).append('.');
+        said.append(" Adds ").append(Counted.of(newFaces, "face")).append('.');
       }
       if (movedVertices > 0) {
-        said.append(" Moves ").append(counted(movedVertices, "vertex", "vertices")).append('.');
+        said.append(" Moves ").append(Counted.of(movedVertices, "vertex")).append('.');
       }
       if (said.isEmpty() && reshapedFaces > 0) {
-        said.append(" Turns ").append(counted(reshapedFaces, "face", "faces")).append('.');
+        said.append(" Turns ").append(Counted.of(reshapedFaces, "face")).append('.');
       }
       return said.toString();
     }
 
-    private static void add(List<String> to, int n, String one, String many) {
+    private static void add(List<String> to, int n, String one) {
       if (n > 0) {
-        to.add(counted(n, one, many));
+        to.add(Counted.of(n, one));
       }
     }
 
@@ -79,7 +79,7 @@ public record Effect(
       String said =
           (newVertices == 0
                   ? ""
-                  : "Splits no face. Adds " + counted(newVertices, "vertex", "vertices") + ".")
+                  : "Splits no face. Adds " + Counted.of(newVertices, "vertex") + ".")
               + cleaned.sentence();
       return said.isEmpty() ? "Changes nothing." : said.strip();
     }
@@ -87,7 +87,7 @@ public record Effect(
     String added =
         newVertices == 0
             ? usedVertices == 0 ? "" : " Adds no vertex, uses " + usedVertices + "."
-            : " Adds " + counted(newVertices, "vertex", "vertices") + used + ".";
+            : " Adds " + Counted.of(newVertices, "vertex") + used + ".";
     return "Splits " + split() + "." + added + cleaned.sentence();
   }
 
@@ -95,16 +95,12 @@ public record Effect(
     boolean onlyQuads = quadsFront + quadsBehind == facesFront + facesBehind;
     String one = onlyQuads ? "quad" : "face";
     if (facesBehind == 0) {
-      return counted(facesFront, one, one + "s") + " in front, none behind";
+      return Counted.of(facesFront, one) + " in front, none behind";
     }
     if (facesFront == 0) {
-      return counted(facesBehind, one, one + "s") + " behind, none in front";
+      return Counted.of(facesBehind, one) + " behind, none in front";
     }
-    return counted(facesFront, one, one + "s") + " in front and " + facesBehind + " behind";
-  }
-
-  private static String counted(int n, String one, String many) {
-    return n + " " + (n == 1 ? one : many);
+    return Counted.of(facesFront, one) + " in front and " + facesBehind + " behind";
   }
 
   /**

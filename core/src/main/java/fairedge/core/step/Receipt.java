@@ -1,10 +1,11 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.CutPiece;
-import fairedge.core.cut.CutRemark;
-import fairedge.core.cut.CutResult;
 import fairedge.core.local.Journal;
 import fairedge.core.local.LocalChange;
+import fairedge.core.work.Chosen;
+import fairedge.core.work.CutPiece;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -28,7 +29,7 @@ import java.util.TreeMap;
  * @param joinedEdges of those, edges that went into another when a vertex between them went
  * @param goneFaces ids freed
  * @param usedVertices how many vertices that were there the cut ends on
- * @param chosen faces that come back as chosen
+ * @param chosen what comes back as chosen
  */
 public record Receipt(
     List<Integer> newVertices,
@@ -44,8 +45,8 @@ public record Receipt(
     List<Integer> goneFaces,
     int usedVertices,
     List<CutPiece> pieces,
-    List<CutRemark> remarks,
-    List<Integer> chosen) {
+    List<Remark> remarks,
+    Chosen chosen) {
 
   /** What one edge became, itself among it if it is left. */
   public record Split(int from, List<Integer> into) {}
@@ -64,7 +65,7 @@ public record Receipt(
         && goneFaces.isEmpty();
   }
 
-  static Receipt of(Journal journal, CutResult result) {
+  static Receipt of(Journal journal, Done result) {
     Tally tally = new Tally();
     journal.changes().forEach(tally::add);
     return tally.receipt(result, journal);
@@ -156,7 +157,7 @@ public record Receipt(
       }
     }
 
-    Receipt receipt(CutResult result, Journal journal) {
+    Receipt receipt(Done result, Journal journal) {
       return new Receipt(
           ids(newVertices),
           splits(edgeWhole, goneEdges),

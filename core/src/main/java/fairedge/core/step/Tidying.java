@@ -1,10 +1,7 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Scope;
-import fairedge.core.cut.Site;
+import fairedge.core.cut.Connect;
 import fairedge.core.tidy.Cap;
-import fairedge.core.tidy.Connect;
 import fairedge.core.tidy.Delete;
 import fairedge.core.tidy.EdgeWork;
 import fairedge.core.tidy.FaceFill;
@@ -12,6 +9,9 @@ import fairedge.core.tidy.Lift;
 import fairedge.core.tidy.Move;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
+import fairedge.core.work.Done;
+import fairedge.core.work.Scope;
+import fairedge.core.work.Site;
 import java.util.List;
 import java.util.Objects;
 
@@ -28,7 +28,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.both(edges, vertices);
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Lift.lift(site, edges, vertices, straightEnds);
     }
   }
@@ -43,7 +48,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return faces.isEmpty() ? Counted.both(edges, vertices) : Counted.of(faces.size(), "face");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Delete.delete(site, faces, edges, vertices);
     }
   }
@@ -51,7 +61,7 @@ public final class Tidying {
   /** All loose edges and lone vertices out. */
   public record LoosePartsChange() implements Change {
     @Override
-    public CutResult applyTo(Site site) {
+    public Done applyTo(Site site) {
       return Delete.looseParts(site);
     }
   }
@@ -64,7 +74,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(vertices.size(), "vertex");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Weld.together(site, vertices, at);
     }
   }
@@ -76,7 +91,7 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public Done applyTo(Site site) {
       return Weld.near(site, distance);
     }
   }
@@ -88,7 +103,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(edges.size(), "edge");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Weld.collapse(site, edges);
     }
   }
@@ -101,7 +121,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(vertices.size(), "vertex");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Connect.connect(site, vertices);
     }
   }
@@ -113,7 +138,7 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public Done applyTo(Site site) {
       return FaceFill.fill(site, edges);
     }
   }
@@ -125,7 +150,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(effect.facesFront() + effect.facesBehind(), "face");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Cap.fill(site, plan);
     }
   }
@@ -137,7 +167,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(edges.size(), "edge");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return EdgeWork.turn(site, edges);
     }
   }
@@ -149,7 +184,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(edges.size(), "edge");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return EdgeWork.split(site, edges, t);
     }
   }
@@ -161,7 +201,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(faces.size(), "face");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return EdgeWork.flip(site, faces);
     }
   }
@@ -173,7 +218,7 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public Done applyTo(Site site) {
       return EdgeWork.unify(site);
     }
   }
@@ -188,7 +233,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(vertices.size(), "vertex");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Slide.slide(site, vertices, first, towards, amount, measure);
     }
   }
@@ -201,7 +251,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(vertices.size(), "vertex");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Move.move(site, vertices, motion);
     }
   }
@@ -213,7 +268,12 @@ public final class Tidying {
     }
 
     @Override
-    public CutResult applyTo(Site site) {
+    public String brief(Effect effect) {
+      return Counted.of(vertices.size(), "vertex");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
       return Move.relax(site, vertices, rounds, strength);
     }
   }

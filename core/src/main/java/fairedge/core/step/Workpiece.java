@@ -1,8 +1,5 @@
 package fairedge.core.step;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.Journal;
 import fairedge.core.local.MeshEdit;
@@ -10,6 +7,9 @@ import fairedge.core.local.Refusal;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.FaceTree;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
+import fairedge.core.work.View;
 import java.util.ArrayDeque;
 import java.util.BitSet;
 import java.util.Deque;
@@ -99,7 +99,7 @@ public final class Workpiece {
 
   private Outcome tryOut(Change change, MeshEdit edit) {
     try {
-      CutResult result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
+      Done result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
       Receipt receipt = Receipt.of(edit.journal(), result);
       if (receipt.changesNothing()) {
         // What was made on the way and went again leaves no gap in the ids.

@@ -1,8 +1,5 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutRemark;
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.fill.GridFill;
 import fairedge.core.fill.RingsFill;
 import fairedge.core.flow.Ring;
@@ -10,6 +7,9 @@ import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -73,7 +73,7 @@ public final class Cap {
   /**
    * @throws Refusal.Raised where quads alone can't do it, saying what to change
    */
-  public static CutResult fill(Site site, Plan plan) {
+  public static Done fill(Site site, Plan plan) {
     Mesh mesh = site.mesh();
     int face = plan.face() != null ? faceOf(mesh, plan.face()) : layOver(site, plan.edge());
     int sides = mesh.size(face);
@@ -95,8 +95,8 @@ public final class Cap {
       GridFill.divide(site.edit(), core, along, start);
     }
     String text = "Fills %d sides with %d by %d quads.".formatted(sides, along, sides / 2 - along);
-    return new CutResult(
-        List.of(), sides > 4 ? List.of(new CutRemark(text, null, null, null)) : List.of(), 0);
+    return new Done(
+        List.of(), sides > 4 ? List.of(new Remark(text, null, null, null)) : List.of(), 0);
   }
 
   private static int cornerOf(Mesh mesh, int face, @Nullable Integer vertex) {

@@ -1,10 +1,11 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.Collection;
 import java.util.List;
 import java.util.TreeSet;
@@ -19,7 +20,7 @@ public final class Delete {
   /**
    * @throws Refusal.Raised if no face would be left
    */
-  public static CutResult delete(
+  public static Done delete(
       Site site,
       Collection<Integer> faces,
       Collection<Integer> edges,
@@ -46,7 +47,7 @@ public final class Delete {
         site.edit().removeVertex(v);
       }
     }
-    return new CutResult(List.of(), List.of(), 0);
+    return new Done(List.of(), List.of(), 0);
   }
 
   private static void addFacesOn(Mesh mesh, int e, TreeSet<Integer> faces, TreeSet<Integer> loose) {
@@ -59,7 +60,7 @@ public final class Delete {
   }
 
   /** Takes out all edges and vertices that are in no face. Cost: the mesh. */
-  public static CutResult looseParts(Site site) {
+  public static Done looseParts(Site site) {
     Mesh mesh = site.mesh();
     for (int e = 0; e < mesh.edgeEnd(); e++) {
       if (mesh.hasEdge(e) && mesh.cornerOn(e) == Mesh.NONE) {
@@ -71,6 +72,6 @@ public final class Delete {
         site.edit().removeVertex(v);
       }
     }
-    return new CutResult(List.of(), List.of(), 0);
+    return new Done(List.of(), List.of(), 0);
   }
 }

@@ -1,7 +1,5 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.flow.Orientation;
 import fairedge.core.flow.Topology;
 import fairedge.core.local.MeshEdit;
@@ -9,13 +7,16 @@ import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 
 /** Turning and splitting single edges, and the direction of faces. */
 public final class EdgeWork {
-  private static final CutResult DONE = new CutResult(List.of(), List.of(), 0);
+  private static final Done DONE = new Done(List.of(), List.of(), 0);
 
   private EdgeWork() {}
 
@@ -25,7 +26,7 @@ public final class EdgeWork {
    * lie, and that within the two faces. The edge dies, a new one comes. Cost: the square of the
    * corners of the two faces.
    */
-  public static CutResult turn(Site site, Collection<Integer> edges) {
+  public static Done turn(Site site, Collection<Integer> edges) {
     for (int e : Asked.edges(site, edges)) {
       turn(site.edit(), e);
     }
@@ -61,7 +62,7 @@ public final class EdgeWork {
    *
    * @param t from the first vertex (lower id), between 0 and 1
    */
-  public static CutResult split(Site site, Collection<Integer> edges, double t) {
+  public static Done split(Site site, Collection<Integer> edges, double t) {
     Mesh mesh = site.mesh();
     for (int e : Asked.edges(site, edges)) {
       double length = mesh.length(e);
@@ -75,7 +76,7 @@ public final class EdgeWork {
   }
 
   /** Lets faces look the other way. Cost: their corners. */
-  public static CutResult flip(Site site, Collection<Integer> faces) {
+  public static Done flip(Site site, Collection<Integer> faces) {
     for (int f : Asked.faces(site, faces)) {
       Pruning.turnOver(site.edit(), f);
     }
@@ -87,7 +88,7 @@ public final class EdgeWork {
    *
    * @throws Refusal.Raised if all do
    */
-  public static CutResult unify(Site site) {
+  public static Done unify(Site site) {
     List<Integer> turned =
         Orientation.of(new Topology(site.mesh())).toTurn().stream()
             .filter(site::allows)

@@ -1,12 +1,13 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.fill.Strip;
 import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -37,13 +38,13 @@ public final class FaceFill {
   /**
    * @throws Refusal.Raised where the edges are no border or tell no face
    */
-  public static CutResult fill(Site site, Collection<Integer> edges) {
+  public static Done fill(Site site, Collection<Integer> edges) {
     FaceFill fill = new FaceFill(site);
     for (int e : Asked.edges(site, edges)) {
       fill.add(e);
     }
     fill.lay(fill.runs());
-    return new CutResult(List.of(), List.of(), 0);
+    return new Done(List.of(), List.of(), 0);
   }
 
   private void add(int e) {

@@ -1,13 +1,14 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -41,7 +42,7 @@ public final class Lift {
    * @param straightEnds whether ends of lifted edges go where a straight run is left
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult lift(
+  public static Done lift(
       Site site, Collection<Integer> edges, Collection<Integer> vertices, boolean straightEnds) {
     TreeSet<Integer> chosen = edges.isEmpty() ? new TreeSet<>() : Asked.edges(site, edges);
     TreeSet<Integer> ends = vertices.isEmpty() ? new TreeSet<>() : Asked.vertices(site, vertices);
@@ -49,7 +50,7 @@ public final class Lift {
       throw Refusal.because("Choose the edges or vertices to lift first.");
     }
     new Lift(site.edit()).lift(chosen, ends, straightEnds);
-    return new CutResult(List.of(), List.of(), 0);
+    return new Done(List.of(), List.of(), 0);
   }
 
   private void lift(TreeSet<Integer> edges, TreeSet<Integer> vertices, boolean straightEnds) {

@@ -1,11 +1,12 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Moving vertices freely, and evening them out. Cost: the vertices and the faces at them. */
 public final class Move {
-  private static final CutResult DONE = new CutResult(List.of(), List.of(), 0);
+  private static final Done DONE = new Done(List.of(), List.of(), 0);
   private static final int MOST_ROUNDS = 200;
   private static final int MOST_MOVES = 1_000_000;
 
@@ -53,7 +54,7 @@ public final class Move {
   /**
    * @throws Refusal.Raised where a number is none
    */
-  public static CutResult move(Site site, Collection<Integer> vertices, Motion motion) {
+  public static Done move(Site site, Collection<Integer> vertices, Motion motion) {
     Mesh mesh = site.mesh();
     TreeSet<Integer> chosen = Asked.placed(site, vertices);
     if (!motion.isFinite() || motion.degrees() != 0 && motion.axis().equals(Vec3.ZERO)) {
@@ -96,8 +97,7 @@ public final class Move {
    * @param rounds from 1
    * @param strength the part of the way, over 0 to 1
    */
-  public static CutResult relax(
-      Site site, Collection<Integer> vertices, int rounds, double strength) {
+  public static Done relax(Site site, Collection<Integer> vertices, int rounds, double strength) {
     TreeSet<Integer> chosen = Asked.placed(site, vertices);
     if (rounds < 1 || rounds > MOST_ROUNDS || !(strength > 0 && strength <= 1)) {
       throw Refusal.because(

@@ -1,11 +1,12 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
 import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Deque;
@@ -47,7 +48,7 @@ public final class Slide {
    * @param amount a share, or a length in the unit of the mesh
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult slide(
+  public static Done slide(
       Site site,
       Collection<Integer> vertices,
       int first,
@@ -61,7 +62,7 @@ public final class Slide {
     slide.rails.forEach((v, rail) ->
         places.put(v, slide.place(v, rail, amount, measure, site.tolerance().merge())));
     places.forEach(site.edit()::moveVertex);
-    return new CutResult(List.of(), List.of(), 0);
+    return new Done(List.of(), List.of(), 0);
   }
 
   private void layRails(int first, int towards) {

@@ -1,14 +1,15 @@
 package fairedge.core.tidy;
 
-import fairedge.core.cut.CutRemark;
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
 import fairedge.core.flow.Fans;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.NearPairs;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -49,7 +50,7 @@ public final class Weld {
    * @param vertices in the order in which they were chosen
    * @throws Refusal.Raised for fewer than two
    */
-  public static CutResult together(Site site, List<Integer> vertices, At at) {
+  public static Done together(Site site, List<Integer> vertices, At at) {
     Asked.placed(site, vertices);
     List<Integer> distinct = vertices.stream().distinct().toList();
     if (distinct.size() < 2) {
@@ -74,7 +75,7 @@ public final class Weld {
    * @throws Refusal.Raised if nothing would be left, or if what hung together as one surface about
    *     an edge would not any more
    */
-  public static CutResult collapse(Site site, Collection<Integer> edges) {
+  public static Done collapse(Site site, Collection<Integer> edges) {
     Mesh mesh = site.mesh();
     Map<Integer, TreeSet<Integer>> groups = new HashMap<>();
     TreeSet<Integer> chosen = Asked.edges(site, edges);
@@ -89,7 +90,7 @@ public final class Weld {
       TreeSet<Integer> group = Objects.requireNonNull(groups.get(mesh.first(e)));
       byFirst.putIfAbsent(group.first(), new Hanging(group, e));
     }
-    List<CutRemark> remarks = new ArrayList<>();
+    List<Remark> remarks = new ArrayList<>();
     for (Hanging group : byFirst.values()) {
       // What was collapsed before may have taken some of them with it.
       List<Integer> left = group.vertices().stream().filter(mesh::hasVertex).toList();
@@ -97,13 +98,13 @@ public final class Weld {
         remarks.addAll(collapse(site, left, group.edge()).remarks());
       }
     }
-    return new CutResult(List.of(), remarks, 0);
+    return new Done(List.of(), remarks, 0);
   }
 
-  private static CutResult collapse(Site site, List<Integer> group, int edge) {
+  private static Done collapse(Site site, List<Integer> group, int edge) {
     Mesh mesh = site.mesh();
     boolean wasOne = group.stream().allMatch(v -> isOneSurface(mesh, v));
-    CutResult result = together(site, group, At.MIDDLE);
+    Done result = together(site, group, At.MIDDLE);
     int left = group.getFirst();
     if (wasOne && !isOneSurface(mesh, left)) {
       throw Refusal.because(
@@ -134,7 +135,7 @@ public final class Weld {
    *
    * @param distance in the unit of the mesh
    */
-  public static CutResult near(Site site, double distance) {
+  public static Done near(Site site, double distance) {
     Mesh mesh = site.mesh();
     if (!(distance > 0) || !Double.isFinite(distance)) {
       throw Refusal.because("The distance to weld within is more than 0.");
@@ -161,7 +162,7 @@ public final class Weld {
     return mergeAll(site, clusters);
   }
 
-  private static CutResult mergeAll(Site site, Map<Integer, TreeSet<Integer>> clusters) {
+  private static Done mergeAll(Site site, Map<Integer, TreeSet<Integer>> clusters) {
     TreeMap<Integer, TreeSet<Integer>> byFirst = new TreeMap<>();
     clusters.values().forEach(c -> byFirst.put(c.first(), c));
     VertexMerge merge = new VertexMerge(site.edit());
@@ -202,8 +203,8 @@ public final class Weld {
     return true;
   }
 
-  private static CutResult told(int welded, VertexMerge merge) {
-    List<CutRemark> remarks = new ArrayList<>();
+  private static Done told(int welded, VertexMerge merge) {
+    List<Remark> remarks = new ArrayList<>();
     remarks.add(remark("Welds %d %s.".formatted(welded, welded == 1 ? "vertex" : "vertices")));
     int gone = merge.collapsed();
     if (gone > 0) {
@@ -217,10 +218,10 @@ public final class Weld {
                   ? "1 face that would lie twice goes."
                   : "%d faces that would lie twice go.".formatted(merge.twins())));
     }
-    return new CutResult(List.of(), remarks, 0);
+    return new Done(List.of(), remarks, 0);
   }
 
-  private static CutRemark remark(String text) {
-    return new CutRemark(text, null, null, null);
+  private static Remark remark(String text) {
+    return new Remark(text, null, null, null);
   }
 }

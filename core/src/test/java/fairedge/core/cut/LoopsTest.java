@@ -21,6 +21,8 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Scope;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -78,7 +80,7 @@ class LoopsTest {
     Receipt receipt = made(mesh, mesh.findEdge(0, 4), 0.5);
     assertThat(mesh.size(2)).isEqualTo(4);
     assertThat(receipt.remarks())
-        .extracting(CutRemark::stop)
+        .extracting(Remark::stop)
         .containsExactly(Stop.Cause.BORDER, Stop.Cause.TRIANGLE);
     assertThat(receipt.remarks().get(1).text()).contains("triangle").contains("4");
   }
@@ -198,7 +200,7 @@ class LoopsTest {
             new Change.LoopsChange(
                 grid.findEdge(0, 4), middle, Loops.Shape.STRAIGHT, false, Scope.of(List.of(0, 1))));
     assertThat(grid.faceCount()).isEqualTo(5);
-    assertThat(receipt.remarks()).extracting(CutRemark::stop).contains(Stop.Cause.NOT_CHOSEN);
+    assertThat(receipt.remarks()).extracting(Remark::stop).contains(Stop.Cause.NOT_CHOSEN);
   }
 
   @Test

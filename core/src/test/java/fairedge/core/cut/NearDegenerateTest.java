@@ -16,6 +16,8 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.step.Change;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -148,7 +150,7 @@ class NearDegenerateTest {
             Scope.WHOLE);
     double before = area(grid);
     Receipt receipt = made(grid, change);
-    assertThat(receipt.chosen().stream().mapToDouble(f -> grid.polygon(f).area()).sum())
+    assertThat(receipt.chosen().faces().stream().mapToDouble(f -> grid.polygon(f).area()).sum())
         .isCloseTo(before / 6, within(before * (1e-9 + 1.5 * d)));
     // Along edges that are there it changes nothing, and chooses what is inside.
     int[] counts = isOn(nudge) ? new int[] {20, 31, 12} : new int[] {34, 55, 22};

@@ -16,6 +16,8 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,8 +42,8 @@ class OutlineTest {
         made(cube, outline(new OutlineShape.Regular(sides), new Vec3(1, 1, 9), 0.5, Reach.FRONT));
     assertMesh(cube).hasCounts(8 + sides, 12 + sides + 2, 6 + 2).hasEuler(2);
     assertThat(area(cube)).isCloseTo(24, within(1e-9));
-    assertThat(receipt.chosen()).hasSize(1);
-    assertThat(cube.polygon(receipt.chosen().getFirst()).area())
+    assertThat(receipt.chosen().faces()).hasSize(1);
+    assertThat(cube.polygon(receipt.chosen().faces().getFirst()).area())
         .isCloseTo(sides * 0.125 * Math.sin(2 * Math.PI / sides), within(1e-9));
   }
 
@@ -51,7 +53,7 @@ class OutlineTest {
     Receipt receipt =
         made(cube, outline(new OutlineShape.Regular(8), new Vec3(1, 1, 9), 0.5, Reach.THROUGH));
     assertMesh(cube).hasCounts(24, 32, 10).hasEuler(2);
-    assertThat(receipt.chosen()).hasSize(2);
+    assertThat(receipt.chosen().faces()).hasSize(2);
     assertThat(newell(cube).length()).isLessThan(1e-12);
   }
 
@@ -61,9 +63,10 @@ class OutlineTest {
     Receipt receipt =
         made(grid, outline(new OutlineShape.Rectangle(), new Vec3(5, 5, 1), 2.5, Reach.FRONT));
     assertMesh(grid).hasEuler(1);
-    double chosen = receipt.chosen().stream().mapToDouble(f -> grid.polygon(f).area()).sum();
+    double chosen =
+        receipt.chosen().faces().stream().mapToDouble(f -> grid.polygon(f).area()).sum();
     assertThat(chosen).isCloseTo(25, within(1e-9));
-    assertThat(receipt.chosen()).hasSize(36);
+    assertThat(receipt.chosen().faces()).hasSize(36);
   }
 
   @Test
@@ -75,7 +78,7 @@ class OutlineTest {
     OutlineShape shape = new OutlineShape.Lines(List.of(new Path(crossed, true)));
     Receipt receipt = made(grid, outline(shape, new Vec3(0.5, 0.5, 1), 0.4, Reach.FRONT));
     assertThat(receipt.newVertices()).hasSize(10);
-    assertThat(receipt.chosen()).hasSize(5);
+    assertThat(receipt.chosen().faces()).hasSize(5);
     assertMesh(grid).hasEuler(1);
     assertThat(area(grid)).isCloseTo(1, within(1e-12));
   }
@@ -94,7 +97,8 @@ class OutlineTest {
     // Each island and two edges that join it: eight edges, four vertices and two edges more.
     assertMesh(grid).hasCounts(4 + 16, 4 + 16 + 8, 1 + 8).hasEuler(1);
     assertThat(area(grid)).isCloseTo(1, within(1e-12));
-    double inside = receipt.chosen().stream().mapToDouble(f -> grid.polygon(f).area()).sum();
+    double inside =
+        receipt.chosen().faces().stream().mapToDouble(f -> grid.polygon(f).area()).sum();
     assertThat(inside).isCloseTo(0.04 + 0.04 + 0.16 - 0.04, within(1e-12));
   }
 
@@ -115,7 +119,7 @@ class OutlineTest {
         made(grid, outline(new OutlineShape.Rectangle(), new Vec3(0, 0, 1), 0.5, Reach.FRONT));
     assertMesh(grid).hasEuler(1).hasCounts(9 + 3, 12 + 4, 5);
     assertThat(receipt.remarks().getFirst().text()).contains("3 of the shape's 4 points");
-    assertThat(receipt.chosen()).hasSize(1);
+    assertThat(receipt.chosen().faces()).hasSize(1);
   }
 
   @Test
@@ -147,7 +151,7 @@ class OutlineTest {
             Scope.WHOLE);
     Receipt receipt = made(lid, change);
     assertMesh(lid).hasEuler(2);
-    assertThat(receipt.chosen()).isNotEmpty();
+    assertThat(receipt.chosen().faces()).isNotEmpty();
     assertThat(newell(lid).length()).isLessThan(1e-6);
   }
 
@@ -181,7 +185,7 @@ class OutlineTest {
             whole.shape(), whole.placement(), Reach.FRONT, Scope.of(List.of(0)));
     Receipt receipt = made(grid, limited);
     assertThat(grid.faceCount()).isEqualTo(3);
-    assertThat(receipt.chosen()).hasSize(1);
+    assertThat(receipt.chosen().faces()).hasSize(1);
     assertThat(grid.size(1)).isEqualTo(6);
   }
 }

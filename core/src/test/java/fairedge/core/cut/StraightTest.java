@@ -15,6 +15,9 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.step.Change;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -361,7 +364,7 @@ class StraightTest {
     assertThat(grid.faceCount()).isEqualTo(4);
     assertThat(grid.size(1)).isEqualTo(5);
     assertThat(receipt.remarks())
-        .extracting(CutRemark::text)
+        .extracting(Remark::text)
         .containsExactly("A face that is not chosen gains a corner: it has 5 sides now.");
   }
 }

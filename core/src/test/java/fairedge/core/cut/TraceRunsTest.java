@@ -13,6 +13,9 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -223,7 +226,7 @@ class TraceRunsTest {
             List.of(run(off(-1, 0.5), off(9, 0.5))), Reach.FRONT, Scope.of(List.of(1)));
     Receipt receipt = made(grid, change);
     assertThat(receipt.splitFaces()).extracting(Receipt.FaceSplit::from).containsExactly(1);
-    assertThat(receipt.remarks()).extracting(CutRemark::text).hasSize(2);
+    assertThat(receipt.remarks()).extracting(Remark::text).hasSize(2);
   }
 
   @Test

@@ -18,6 +18,9 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.CutPoint;
+import fairedge.core.work.Remark;
+import fairedge.core.work.View;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -315,17 +318,17 @@ class TraceTest {
                 new Anchor.OnEdge(edge, 0.2),
                 new Anchor.OnEdge(edge, 0.5),
                 new Anchor.OnEdge(edge, 0.4)))) {
-      List<CutRemark> remarks = idle(cube, above, idle);
+      List<Remark> remarks = idle(cube, above, idle);
       assertThat(remarks).allMatch(r -> r.text().contains("runs along an edge"));
       assertMesh(cube).hasBytes(before);
     }
-    List<CutRemark> twice =
+    List<Remark> twice =
         idle(cube, above, List.of(new Anchor.OnEdge(edge, 0.2), new Anchor.OnEdge(edge, 0.2)));
     assertThat(twice).singleElement().satisfies(r -> assertThat(r.text()).contains("are one"));
     assertMesh(cube).hasBytes(before);
   }
 
-  private static List<CutRemark> idle(Mesh mesh, View view, List<Anchor> anchors) {
+  private static List<Remark> idle(Mesh mesh, View view, List<Anchor> anchors) {
     return made(mesh, view, anchors.toArray(Anchor[]::new)).remarks();
   }
 

@@ -2,6 +2,7 @@ package fairedge.core.flow;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.Seeds;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
@@ -14,7 +15,6 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** Chains that are kept up to date are those that would be made anew. */
 class ChainsTest {
@@ -78,7 +78,7 @@ class ChainsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4})
+  @Seeds
   void chains_keptUpToDate_areThoseMadeAnew(long seed) {
     Random random = new Random(seed);
     int size = 60;

@@ -3,6 +3,7 @@ package fairedge.core.flow;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.Meshes;
+import fairedge.core.Seeds;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
@@ -36,7 +37,7 @@ class TopologyTest {
    * come to a vertex twice, loose edges and lone vertices.
    */
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
+  @Seeds
   void topologyOfAHeap_isAsDefined(long seed) {
     Random random = new Random(seed);
     for (int round = 0; round < 40; round++) {

@@ -2,6 +2,7 @@ package fairedge.core.inspect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.Seeds;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -26,7 +27,6 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /**
  * What is found in crumpled sheets of all faults at once, compared with the definitions taken word
@@ -57,7 +57,7 @@ class DefinitionsTest {
   private Mesh mesh = new MeshBuilder().build();
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void flatCorners(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -73,7 +73,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void facesWithoutArea(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -85,7 +85,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void concaveFaces(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -102,7 +102,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void warpedFaces(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -116,7 +116,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void foldedEdges(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -125,7 +125,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void hardEdges(long seed) {
     mesh = crumpled(new Random(seed));
     for (Thresholds thresholds : THRESHOLDS) {
@@ -165,7 +165,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void shortEdges(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(Rule.SHORT_EDGE, (subject, e) -> isSide(e) && mesh.length(e) <= subject.weld());
@@ -186,7 +186,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void jumps(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -212,7 +212,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void verticesThatTouchEdges(long seed) {
     mesh = crumpled(new Random(seed));
     forAll(
@@ -233,7 +233,7 @@ class DefinitionsTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  @Seeds
   void doubles(long seed) {
     mesh = crumpled(new Random(seed));
     for (Thresholds thresholds : THRESHOLDS) {

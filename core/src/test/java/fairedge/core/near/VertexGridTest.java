@@ -2,6 +2,7 @@ package fairedge.core.near;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.Seeds;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
@@ -15,7 +16,7 @@ class VertexGridTest {
   private static final double NEAR = 0.02;
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3})
+  @Seeds
   void grid_tellsWhatAllComparedWithAllTell(long seed) {
     Mesh mesh = heap(new Random(seed));
     VertexGrid grid = new VertexGrid(mesh, 2 * NEAR);

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.cut.Anchor;
 import fairedge.core.cut.TracePoint;
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
@@ -16,6 +15,7 @@ import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.View;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.Changes;
 import fairedge.core.Meshes;
-import fairedge.core.cut.Scope;
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Weld;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 

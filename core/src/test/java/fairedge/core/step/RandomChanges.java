@@ -7,16 +7,16 @@ import fairedge.core.cut.Outline;
 import fairedge.core.cut.OutlineShape;
 import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
-import fairedge.core.cut.Scope;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Move;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
+import fairedge.core.work.Scope;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -27,7 +27,7 @@ import java.util.stream.IntStream;
 /** Changes of every kind, good and bad, of elements that may be there or not. */
 public final class RandomChanges {
   /** The kinds of change there are. */
-  public static final int KINDS = 20;
+  public static final int KINDS = ChangeKind.values().length;
 
   private RandomChanges() {}
 
@@ -37,30 +37,31 @@ public final class RandomChanges {
     int e = random.nextInt(mesh.edgeEnd());
     int f = random.nextInt(mesh.faceEnd());
     List<Integer> two = List.of(v, neighbour(mesh, v, random));
-    return switch (round % KINDS) {
-      case 0 -> loops(mesh, random);
-      case 1 -> straight(mesh, random, view(random, scale));
-      case 2 -> outline(mesh, random, view(random, scale), scale);
-      case 3 -> trace(mesh, random, view(random, scale));
-      case 4 -> lift(mesh, random, v, e);
-      case 5 -> new Tidying.DeleteChange(List.of(f), List.of(), List.of());
-      case 6 -> new Tidying.LoosePartsChange();
-      case 7 -> weld(mesh, random);
-      case 8 -> new Tidying.WeldNearChange(random.nextDouble(1e-6, 1e-3) * scale, Scope.WHOLE);
-      case 9 -> collapse(mesh, random);
-      case 10 ->
+    return switch (ChangeKind.values()[round % KINDS]) {
+      case LOOPS -> loops(mesh, random);
+      case STRAIGHT -> straight(mesh, random, view(random, scale));
+      case OUTLINE -> outline(mesh, random, view(random, scale), scale);
+      case TRACE -> trace(mesh, random, view(random, scale));
+      case LIFT -> lift(mesh, random, v, e);
+      case DELETE -> new Tidying.DeleteChange(List.of(f), List.of(), List.of());
+      case LOOSE_PARTS -> new Tidying.LoosePartsChange();
+      case WELD -> weld(mesh, random);
+      case WELD_NEAR ->
+          new Tidying.WeldNearChange(random.nextDouble(1e-6, 1e-3) * scale, Scope.WHOLE);
+      case COLLAPSE -> collapse(mesh, random);
+      case CONNECT ->
           new Tidying.ConnectChange(List.of(v, random.nextInt(mesh.vertexEnd())), Scope.WHOLE);
-      case 11 -> new Tidying.FaceChange(borders(mesh, random));
-      case 12 -> cap(mesh, random, f);
-      case 13 -> new Tidying.TurnChange(List.of(e));
-      case 14 -> new Tidying.SplitChange(List.of(e), random.nextDouble(0.05, 0.95));
-      case 15 -> new Tidying.FlipChange(List.of(f));
-      case 16 -> new Tidying.UnifyChange(Scope.WHOLE);
-      case 17 ->
+      case FACE -> new Tidying.FaceChange(borders(mesh, random));
+      case CAP -> cap(mesh, random, f);
+      case TURN -> new Tidying.TurnChange(List.of(e));
+      case SPLIT -> new Tidying.SplitChange(List.of(e), random.nextDouble(0.05, 0.95));
+      case FLIP -> new Tidying.FlipChange(List.of(f));
+      case UNIFY -> new Tidying.UnifyChange(Scope.WHOLE);
+      case SLIDE ->
           new Tidying.SlideChange(
               List.of(v), v, two.getLast(), 0.3, Slide.SlideBy.values()[random.nextInt(3)]);
-      case 18 -> new Tidying.RelaxChange(two, 2, 0.5);
-      default -> move(two, random);
+      case RELAX -> new Tidying.RelaxChange(two, 2, 0.5);
+      case MOVE -> move(two, random);
     };
   }
 

@@ -4,6 +4,7 @@ import static fairedge.core.MeshAssert.assertMesh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.Meshes;
+import fairedge.core.Seeds;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
@@ -16,7 +17,6 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /**
  * Thousands of random changes that clean up, good and bad, between cuts, on clean meshes and
@@ -26,7 +26,7 @@ class RandomTidyingTest {
   private static final int ROUNDS = 120;
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+  @Seeds
   void everyChange_leavesASoundMesh_andCanBeTakenBackAndReplayed(long seed) {
     Map<String, Integer> made = new TreeMap<>();
     for (var fixture : Meshes.all().entrySet()) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.Changes;
 import fairedge.core.Meshes;
+import fairedge.core.Seeds;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
@@ -31,7 +32,6 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** After every step, looking again only near to what it touched finds what looking at all finds. */
 class RenewedCheckTest {
@@ -39,7 +39,7 @@ class RenewedCheckTest {
   private static final Set<Kind> DEAR = EnumSet.of(Kind.CROSSING, Kind.DOUBLE, Kind.TOUCHING);
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3})
+  @Seeds
   void renewedReport_isTheWholeReport_afterEveryStepAndUndo(long seed) {
     Set<Kind> seen = EnumSet.noneOf(Kind.class);
     for (var fixture : fixtures().entrySet()) {
@@ -58,7 +58,7 @@ class RenewedCheckTest {
 
   /** With every kind there is, what an exercise asks for, and without a starter. */
   @ParameterizedTest
-  @ValueSource(longs = {4, 5})
+  @Seeds
   void renewedReport_isTheWholeReport_whateverIsAsked(long seed) {
     Set<Kind> seen = EnumSet.noneOf(Kind.class);
     for (var fixture : fixtures().entrySet()) {
@@ -77,7 +77,7 @@ class RenewedCheckTest {
 
   /** Where rings and loops are long, and are cut, joined and cut again. */
   @ParameterizedTest
-  @ValueSource(longs = {1, 2})
+  @Seeds
   void renewedReport_isTheWholeReport_whereRingsAreLong(long seed) {
     for (var form :
         Map.of("sheet", Meshes.grid(24, 18), "torus", Meshes.torus(20, 16)).entrySet()) {

@@ -9,9 +9,9 @@ import static org.assertj.core.api.Assertions.assertThatIllegalStateException;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
+import fairedge.core.Seeds;
 import fairedge.core.cut.Anchor;
 import fairedge.core.cut.TracePoint;
-import fairedge.core.cut.View;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Attribute;
@@ -19,6 +19,7 @@ import fairedge.core.mesh.Label;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.props.HarbourProps;
+import fairedge.core.work.View;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +27,6 @@ import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 class WorkpieceTest {
   private static final int ROUNDS = 114;
@@ -114,7 +114,7 @@ class WorkpieceTest {
    * laws of every cut.
    */
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
+  @Seeds
   void randomSteps_keepTheLaws_undoAndReplayByteForByte(long seed) {
     Map<String, Integer> kinds = new TreeMap<>();
     for (var fixture : Meshes.all().entrySet()) {
@@ -191,7 +191,7 @@ class WorkpieceTest {
   }
 
   @ParameterizedTest
-  @ValueSource(longs = {1, 2, 3})
+  @Seeds
   void randomSteps_carryTextureAndLabelsAlong(long seed) {
     Mesh mesh = Meshes.charted(4, 3);
     int bare = mesh.faceEnd() - 1;

@@ -9,7 +9,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.Meshes;
-import fairedge.core.cut.Scope;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -34,6 +33,7 @@ import fairedge.core.step.Tidying.UnifyChange;
 import fairedge.core.step.Tidying.WeldChange;
 import fairedge.core.step.Tidying.WeldNearChange;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.Scope;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;

@@ -1,12 +1,11 @@
 package fairedge.server.bench;
 
 import fairedge.core.step.Change;
+import fairedge.core.step.ChangeKind;
 import fairedge.core.step.Effect;
 import fairedge.json.CheckView;
-import fairedge.json.CoreJson;
 import fairedge.json.FindingView;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,7 +32,14 @@ public record After(
   /** Before its check has come. */
   static After unchecked(Change change, Effect effect) {
     return new After(
-        toolOf(change), effect.sentence(), Briefly.told(change, effect), List.of(), 0, 0, 0, true);
+        ChangeKind.of(change).title(),
+        effect.sentence(),
+        change.brief(effect),
+        List.of(),
+        0,
+        0,
+        0,
+        true);
   }
 
   After checked(CheckView before, CheckView after) {
@@ -51,14 +57,5 @@ public record After(
 
   public boolean isUnchecked() {
     return Boolean.TRUE.equals(unchecked);
-  }
-
-  private static String toolOf(Change change) {
-    String name = CoreJson.nameOf(Change.class, change.getClass());
-    return switch (name) {
-      case "weldNear" -> "Weld by distance";
-      case "looseParts" -> "Loose parts out";
-      default -> name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
-    };
   }
 }

@@ -1,6 +1,5 @@
 package fairedge.server.bench;
 
-import fairedge.core.cut.View;
 import fairedge.core.format.wire.WireMessage;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
@@ -8,6 +7,7 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.View;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.bench.store.WorkpieceStore;
@@ -179,7 +179,7 @@ public class Bench {
           } else {
             workshop.checkOrWait(task, held, touched);
           }
-          held.chosen = receipt.chosen();
+          held.chosen = receipt.chosen().faces();
           After after =
               held.isChecked()
                   ? After.of(change, effect, before, held.check())

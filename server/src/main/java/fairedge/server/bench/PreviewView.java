@@ -1,14 +1,14 @@
 package fairedge.server.bench;
 
-import fairedge.core.cut.CutPiece;
-import fairedge.core.cut.CutPoint;
-import fairedge.core.cut.CutRemark;
 import fairedge.core.cut.PlaneFrame;
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Receipt;
+import fairedge.core.work.CutPiece;
+import fairedge.core.work.CutPoint;
+import fairedge.core.work.Remark;
 import fairedge.json.CheckView;
 import fairedge.json.CheckView.Altered;
 import fairedge.json.FindingView;
@@ -128,7 +128,7 @@ public record PreviewView(
   /** A remark with its place; {@code stop} says what stops a loop there. */
   public record RemarkView(
       String text, @Nullable ElementView element, @Nullable Vec3 at, @Nullable StopView stop) {
-    static RemarkView of(CutRemark r, Mesh mesh) {
+    static RemarkView of(Remark r, Mesh mesh) {
       return new RemarkView(
           r.text(), ElementView.ofNullable(r.element(), mesh), r.at(), StopView.of(r.stop()));
     }

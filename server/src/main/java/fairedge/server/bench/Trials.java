@@ -2,12 +2,12 @@ package fairedge.server.bench;
 
 import fairedge.core.cut.PlaneFrame;
 import fairedge.core.cut.Straight;
-import fairedge.core.cut.View;
 import fairedge.core.effort.Effort;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
+import fairedge.core.work.View;
 import fairedge.json.CheckView;
 import fairedge.server.bench.PreviewView.GhostView;
 import fairedge.server.bench.store.WorkpieceStore.Head;

@@ -2,7 +2,6 @@ package fairedge.server.demo;
 
 import fairedge.core.cut.Anchor;
 import fairedge.core.cut.TracePoint;
-import fairedge.core.cut.View;
 import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -11,6 +10,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.View;
 import fairedge.json.FindingView;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.WorkpieceView;

@@ -1,11 +1,11 @@
 package fairedge.server.bench.http;
 
-import fairedge.core.cut.View;
 import fairedge.core.format.MeshFormat;
 import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.step.Change;
+import fairedge.core.work.View;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.MadeView;

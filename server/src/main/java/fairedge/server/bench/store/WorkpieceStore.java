@@ -18,9 +18,9 @@ import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.table;
 
-import fairedge.core.cut.View;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.work.View;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;

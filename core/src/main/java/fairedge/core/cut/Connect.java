@@ -1,14 +1,14 @@
-package fairedge.core.tidy;
+package fairedge.core.cut;
 
-import fairedge.core.cut.CutRemark;
-import fairedge.core.cut.CutResult;
-import fairedge.core.cut.Site;
-import fairedge.core.cut.Trace;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -24,13 +24,13 @@ public final class Connect {
    * @param vertices each joined to the next
    * @throws Refusal.Raised with nothing lost if the caller takes the edit back
    */
-  public static CutResult connect(Site site, List<Integer> vertices) {
+  public static Done connect(Site site, List<Integer> vertices) {
     Asked.placed(site, vertices);
     if (vertices.size() < 2) {
       throw Refusal.because("Choose at least two vertices to connect.");
     }
-    List<CutRemark> remarks = new ArrayList<>();
-    CutResult across = new CutResult(List.of(), List.of(), 0);
+    List<Remark> remarks = new ArrayList<>();
+    Done across = new Done(List.of(), List.of(), 0);
     for (int i = 1; i < vertices.size(); i++) {
       int a = vertices.get(i - 1);
       int b = vertices.get(i);
@@ -39,14 +39,13 @@ public final class Connect {
       }
       int edge = site.mesh().findEdge(a, b);
       if (edge != Mesh.NONE) {
-        remarks.add(
-            new CutRemark("An edge joins these two already.", Element.edge(edge), null, null));
+        remarks.add(new Remark("An edge joins these two already.", Element.edge(edge), null, null));
       } else if (!splitOneFace(site, a, b)) {
         across = Trace.overSurface(site, a, b);
       }
     }
     remarks.addAll(across.remarks());
-    return new CutResult(across.pieces(), remarks, vertices.size());
+    return new Done(across.pieces(), remarks, vertices.size());
   }
 
   /** False if no face has both. */

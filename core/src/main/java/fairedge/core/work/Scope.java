@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.work;
 
 import java.util.BitSet;
 import java.util.List;

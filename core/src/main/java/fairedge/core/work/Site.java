@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.work;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -46,7 +46,7 @@ public final class Site {
     return tolerance;
   }
 
-  double merge() {
+  public double merge() {
     return tolerance.merge();
   }
 
@@ -61,11 +61,11 @@ public final class Site {
   }
 
   /** Whether all faces may be touched. */
-  boolean isWhole() {
+  public boolean isWhole() {
     return limits.isWhole();
   }
 
-  boolean shows(int face) {
+  public boolean shows(int face) {
     return face >= firstNewFace || limits.shows(face);
   }
 
@@ -79,7 +79,7 @@ public final class Site {
   }
 
   /** The faces in view whose boxes may meet a region. */
-  int[] facesMeeting(Region region) {
+  public int[] facesMeeting(Region region) {
     int[] found = near.meeting(region, edit.journal().touched().faces());
     if (limits.isWhole()) {
       return found;
@@ -88,13 +88,13 @@ public final class Site {
   }
 
   /** For lines of sight; to be used before the edit begins. */
-  RayCast rays() {
+  public RayCast rays() {
     return new RayCast(mesh(), near);
   }
 
   /** Says which faces that may not be cut gained corners by it. */
-  List<CutRemark> neighboursThatGained() {
-    List<CutRemark> remarks = new ArrayList<>();
+  public List<Remark> neighboursThatGained() {
+    List<Remark> remarks = new ArrayList<>();
     if (limits.isWhole()) {
       return remarks;
     }
@@ -106,7 +106,7 @@ public final class Site {
           String text =
               "A face that is not chosen gains a corner: it has %d sides now."
                   .formatted(mesh().size(f));
-          remarks.add(new CutRemark(text, Element.face(f), mesh().position(v), null));
+          remarks.add(new Remark(text, Element.face(f), mesh().position(v), null));
         }
       }
     }

@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.work;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;

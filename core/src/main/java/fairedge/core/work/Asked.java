@@ -1,6 +1,5 @@
-package fairedge.core.tidy;
+package fairedge.core.work;
 
-import fairedge.core.cut.Site;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
@@ -9,10 +8,10 @@ import java.util.Collection;
 import java.util.TreeSet;
 
 /** What a change was asked for, checked to be there; each element once, by id. */
-final class Asked {
+public final class Asked {
   private Asked() {}
 
-  static TreeSet<Integer> vertices(Site site, Collection<Integer> ids) {
+  public static TreeSet<Integer> vertices(Site site, Collection<Integer> ids) {
     TreeSet<Integer> found = some(ids, "vertex");
     for (int v : found) {
       requireThere(site.mesh().hasVertex(v));
@@ -20,7 +19,7 @@ final class Asked {
     return found;
   }
 
-  static TreeSet<Integer> placed(Site site, Collection<Integer> ids) {
+  public static TreeSet<Integer> placed(Site site, Collection<Integer> ids) {
     TreeSet<Integer> found = vertices(site, ids);
     for (int v : found) {
       if (!site.mesh().hasPlace(v)) {
@@ -30,7 +29,7 @@ final class Asked {
     return found;
   }
 
-  static TreeSet<Integer> edges(Site site, Collection<Integer> ids) {
+  public static TreeSet<Integer> edges(Site site, Collection<Integer> ids) {
     TreeSet<Integer> found = some(ids, "edge");
     for (int e : found) {
       requireThere(site.mesh().hasEdge(e));
@@ -38,7 +37,7 @@ final class Asked {
     return found;
   }
 
-  static TreeSet<Integer> faces(Site site, Collection<Integer> ids) {
+  public static TreeSet<Integer> faces(Site site, Collection<Integer> ids) {
     TreeSet<Integer> found = some(ids, "face");
     for (int f : found) {
       requireThere(site.mesh().hasFace(f));
@@ -47,7 +46,7 @@ final class Asked {
   }
 
   /** The mean of the places of vertices, of which there is one at least. */
-  static Vec3 middle(Mesh mesh, Collection<Integer> vertices) {
+  public static Vec3 middle(Mesh mesh, Collection<Integer> vertices) {
     Vec3 sum = Vec3.ZERO;
     Vec3 origin = mesh.position(vertices.iterator().next());
     for (int v : vertices) {
@@ -74,7 +73,7 @@ final class Asked {
    *
    * @throws Refusal.Raised if it is none such
    */
-  static int sideBetween(Mesh mesh, int e) {
+  public static int sideBetween(Mesh mesh, int e) {
     Element here = Element.edge(e);
     if (!mesh.isTwoSided(e)) {
       throw Refusal.because(

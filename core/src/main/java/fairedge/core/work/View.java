@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.work;
 
 import fairedge.core.geometry.Vec3;
 import java.util.Objects;

@@ -1,4 +1,4 @@
-package fairedge.core.cut;
+package fairedge.core.work;
 
 import fairedge.core.flow.Stop;
 import fairedge.core.geometry.Vec3;
@@ -13,9 +13,9 @@ import org.jspecify.annotations.Nullable;
  * @param at the place to mark, where there is one
  * @param stop what stops a loop here, where something does
  */
-public record CutRemark(
+public record Remark(
     String text, @Nullable Element element, @Nullable Vec3 at, Stop.@Nullable Cause stop) {
-  static CutRemark of(String text, @Nullable Element element) {
-    return new CutRemark(text, element, null, null);
+  public static Remark of(String text, @Nullable Element element) {
+    return new Remark(text, element, null, null);
   }
 }

@@ -1,0 +1,61 @@
+package fairedge.core.step;
+
+import java.util.Arrays;
+
+/**
+ * The kinds of change, each once: from here follow their names in JSON (in the API, the store and
+ * on the command line), what steps are called, and the tests that try every kind.
+ */
+public enum ChangeKind {
+  LOOPS("loops", "Loops", Change.LoopsChange.class),
+  STRAIGHT("straight", "Straight", Change.StraightChange.class),
+  OUTLINE("outline", "Outline", Change.OutlineChange.class),
+  TRACE("trace", "Trace", Change.TraceChange.class),
+  LIFT("lift", "Lift", Tidying.LiftChange.class),
+  DELETE("delete", "Delete", Tidying.DeleteChange.class),
+  LOOSE_PARTS("looseParts", "Loose parts out", Tidying.LoosePartsChange.class),
+  WELD("weld", "Weld", Tidying.WeldChange.class),
+  WELD_NEAR("weldNear", "Weld by distance", Tidying.WeldNearChange.class),
+  COLLAPSE("collapse", "Collapse", Tidying.CollapseChange.class),
+  CONNECT("connect", "Connect", Tidying.ConnectChange.class),
+  FACE("face", "Face", Tidying.FaceChange.class),
+  CAP("cap", "Cap", Tidying.CapChange.class),
+  TURN("turn", "Turn", Tidying.TurnChange.class),
+  SPLIT("split", "Split", Tidying.SplitChange.class),
+  FLIP("flip", "Flip", Tidying.FlipChange.class),
+  UNIFY("unify", "Unify", Tidying.UnifyChange.class),
+  SLIDE("slide", "Slide", Tidying.SlideChange.class),
+  RELAX("relax", "Relax", Tidying.RelaxChange.class),
+  MOVE("move", "Move", Tidying.MoveChange.class);
+
+  private final String key;
+  private final String title;
+  private final Class<? extends Change> type;
+
+  ChangeKind(String key, String title, Class<? extends Change> type) {
+    this.key = key;
+    this.title = title;
+    this.type = type;
+  }
+
+  public static ChangeKind of(Change change) {
+    return Arrays.stream(values())
+        .filter(kind -> kind.type == change.getClass())
+        .findFirst()
+        .orElseThrow(() -> new IllegalStateException(change.getClass() + " is no kind of change"));
+  }
+
+  /** The name in JSON. */
+  public String key() {
+    return key;
+  }
+
+  /** What a step of it is called. */
+  public String title() {
+    return title;
+  }
+
+  public Class<? extends Change> type() {
+    return type;
+  }
+}

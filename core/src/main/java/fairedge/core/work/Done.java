@@ -1,0 +1,17 @@
+package fairedge.core.work;
+
+import java.util.List;
+
+/**
+ * What a change did, beside what its journal tells.
+ *
+ * @param pieces its line, for the preview and the record
+ * @param remarks sentences that a student should read before and after
+ * @param usedVertices how many vertices that were there are ends of the cut now
+ * @param chosen what comes back as chosen
+ */
+public record Done(List<CutPiece> pieces, List<Remark> remarks, int usedVertices, Chosen chosen) {
+  public Done(List<CutPiece> pieces, List<Remark> remarks, int usedVertices) {
+    this(pieces, remarks, usedVertices, Chosen.NOTHING);
+  }
+}
