@@ -10,6 +10,6 @@ if [ "$(cat "$stamp" 2>/dev/null || true)" != "$hash" ]; then
 fi
 case "${1:-build}" in
   build) npm run --silent types && npm run --silent build ;;
-  check) npm run --silent lint && npm run --silent test ;;
+  check) npm run --silent lint && node first-load.js && npm run --silent test ;;
   *) echo "build.sh: build or check" >&2; exit 2 ;;
 esac

@@ -1,4 +1,5 @@
 // @vitest-environment node
+import { execFileSync } from 'node:child_process';
 import { ESLint } from 'eslint';
 import boundaries from 'eslint-plugin-boundaries';
 import tseslint from 'typescript-eslint';
@@ -26,5 +27,16 @@ describe('import rules', () => {
     ['ui/button.ts', ['1: boundaries/dependencies']],
   ])('finds what is wrong in %s', async (file, expected) => {
     expect(await faults(file)).toEqual(expected);
+  });
+});
+
+describe('the rule against circles', () => {
+  it('finds two files that need each other, were it for a type', () => {
+    const cruise = () =>
+      execFileSync('npx', ['depcruise', 'test/fixtures/cycle', '--config', 'cycles.cjs'], {
+        encoding: 'utf8',
+        stdio: 'pipe',
+      });
+    expect(cruise).toThrow();
   });
 });

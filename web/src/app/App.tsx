@@ -3,19 +3,24 @@ import { useEffect, type ReactNode } from 'react';
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigate } from 'react-router';
 import { ApiProblem } from '../api/client';
 import { queries } from '../api/queries';
-import { AnswerPage } from '../pages/AnswerPage';
-import { BenchPage } from '../pages/BenchPage';
 import { DeskPage } from '../pages/DeskPage';
-import { BundlePage } from '../pages/BundlePage';
-import { ExercisesPage } from '../pages/ExercisesPage';
-import { HandbookPage } from '../pages/HandbookPage';
 import { MyWorkPage } from '../pages/MyWorkPage';
-import { PracticeBenchPage } from '../pages/PracticeBenchPage';
-import { PracticePage } from '../pages/PracticePage';
-import { ReviewPage } from '../pages/ReviewPage';
-import { TermsPage } from '../pages/TermsPage';
 import { SignInPage } from '../pages/SignInPage';
 import { Failure } from '../ui/States';
+import {
+  AnswerPage,
+  BenchPage,
+  BundlePage,
+  ExercisesPage,
+  fetchAhead,
+  HandbookPage,
+  Part,
+  PracticeBenchPage,
+  PracticePage,
+  ReviewPage,
+  TermsPage,
+} from './parts';
+import places from './places.json';
 import { Shell } from './Shell';
 
 const client = new QueryClient({
@@ -27,121 +32,58 @@ const client = new QueryClient({
   },
 });
 
+/** What stands at each place; the server knows the same places from the same list. */
+const AT: Record<keyof typeof places, ReactNode> = {
+  home: <ByRole />,
+  signIn: <SignInPage />,
+  myWork: <MyWorkPage />,
+  practice: <PracticePage />,
+  practiceBench: <PracticeBenchPage />,
+  bench: <BenchPage />,
+  desk: <DeskPage />,
+  handbook: <HandbookPage />,
+  card: <HandbookPage />,
+  exercises: <ExercisesPage />,
+  terms: <TermsPage />,
+  bundle: <BundlePage />,
+  review: <ReviewPage />,
+  answer: <AnswerPage />,
+};
+
+/** Places without the head of the homes: there one works, or is not known yet. */
+const BARE: readonly string[] = [
+  'home',
+  'practiceBench',
+  'bench',
+  'terms',
+  'review',
+  'answer',
+] satisfies (keyof typeof places)[];
+
 export function App() {
+  useEffect(fetchAhead, []);
   return (
     <QueryClientProvider client={client}>
       <BrowserRouter>
         <Routes>
-          <Route path="/sign-in" element={<SignInPage />} />
-          <Route path="/" element={<Home />} />
-          <Route
-            path="/my-work"
-            element={
-              <Inside>
-                <Shell>
-                  <MyWorkPage />
-                </Shell>
-              </Inside>
-            }
-          />
-          <Route
-            path="/practice"
-            element={
-              <Inside>
-                <Shell>
-                  <PracticePage />
-                </Shell>
-              </Inside>
-            }
-          />
-          <Route
-            path="/practice/:practice"
-            element={
-              <Inside>
-                <PracticeBenchPage />
-              </Inside>
-            }
-          />
-          <Route
-            path="/desk"
-            element={
-              <Inside>
-                <Shell>
-                  <DeskPage />
-                </Shell>
-              </Inside>
-            }
-          />
-          <Route
-            path="/exercises"
-            element={
-              <Inside>
-                <Shell>
-                  <ExercisesPage />
-                </Shell>
-              </Inside>
-            }
-          />
-          <Route
-            path="/exercises/:exercise"
-            element={
-              <Inside>
-                <TermsPage />
-              </Inside>
-            }
-          />
-          <Route
-            path="/exercises/:exercise/bundle"
-            element={
-              <Inside>
-                <Shell>
-                  <BundlePage />
-                </Shell>
-              </Inside>
-            }
-          />
-          {['/handbook', '/handbook/:card'].map((path) => (
+          {Object.entries(AT).map(([name, page]) => (
             <Route
-              key={path}
-              path={path}
-              element={
-                <Inside>
-                  <Shell>
-                    <HandbookPage />
-                  </Shell>
-                </Inside>
-              }
+              key={name}
+              path={places[name as keyof typeof places]}
+              element={<Place name={name}>{page}</Place>}
             />
           ))}
-          <Route
-            path="/bench/:exercise"
-            element={
-              <Inside>
-                <BenchPage />
-              </Inside>
-            }
-          />
-          <Route
-            path="/review/:submission"
-            element={
-              <Inside>
-                <ReviewPage />
-              </Inside>
-            }
-          />
-          <Route
-            path="/answer/:submission"
-            element={
-              <Inside>
-                <AnswerPage />
-              </Inside>
-            }
-          />
           <Route path="*" element={<Nowhere />} />
         </Routes>
       </BrowserRouter>
     </QueryClientProvider>
   );
+}
+
+function Place({ name, children }: { name: string; children: ReactNode }) {
+  if (name === 'signIn') return children;
+  const page = <Part>{children}</Part>;
+  return <Inside>{BARE.includes(name) ? page : <Shell>{page}</Shell>}</Inside>;
 }
 
 /** Sends who is not signed in to the sign-in page, and back afterwards. */
@@ -160,14 +102,6 @@ function Inside({ children }: { children: ReactNode }) {
     return <Navigate to="/sign-in" state={{ from: here.pathname }} replace />;
   }
   return <Failure error={me.error} onRetry={() => void me.refetch()} />;
-}
-
-function Home() {
-  return (
-    <Inside>
-      <ByRole />
-    </Inside>
-  );
 }
 
 function ByRole() {

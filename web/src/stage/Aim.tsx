@@ -1,6 +1,6 @@
 import type { Point } from '../mesh/MeshBuffers';
 import type { Picked } from './pick';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 /** What is under the pointer: an edge heavy over a casing, a vertex as a disc, a face outlined. */
 export function Aim({ picked, division }: { picked: Picked; division: number }) {

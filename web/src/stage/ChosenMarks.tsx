@@ -1,4 +1,4 @@
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 const MOST = 600;
 

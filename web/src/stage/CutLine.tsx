@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
 import type { Preview } from '../api/client';
 import type { Point } from '../mesh/MeshBuffers';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 import type { Projected } from './Eye';
 import type { StageView } from './StageView';
 

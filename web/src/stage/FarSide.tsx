@@ -2,7 +2,7 @@ import type { Finding } from '../api/client';
 import { Button } from '../ui/Button';
 import { numberText } from '../ui/time';
 import { useSight } from './sight';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 /** Says how many findings the model hides, and turns to where most of them are seen. */
 export function FarSide({ findings }: { findings: readonly Finding[] }) {

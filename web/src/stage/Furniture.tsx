@@ -1,5 +1,5 @@
 import { roundLength } from './ModelGeometry';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 /** A scale bar in two halves, in the exercise's unit, true at the depth of the model's middle. */
 export function ScaleBar({ unit }: { unit: string }) {

@@ -1,5 +1,5 @@
 import type { Preview } from '../api/client';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 const MOST = 900;
 

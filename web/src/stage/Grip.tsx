@@ -1,6 +1,6 @@
 import { useRef, type PointerEvent } from 'react';
 import type { Point } from '../mesh/MeshBuffers';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 import type { StageView } from './StageView';
 
 /** A way on the screen, in pixels. */

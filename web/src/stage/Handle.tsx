@@ -1,5 +1,5 @@
 import type { Point } from '../mesh/MeshBuffers';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 /** An end of a drawn line that can be picked up and put down elsewhere. */
 export function Handle({ at }: { at: Point }) {

@@ -1,5 +1,5 @@
 import { LENSES } from './lenses';
-import type { Lens } from './StageView';
+import type { Lens } from './lenses';
 
 /** The lenses as words with their letters. */
 export function LensBar(props: {

@@ -4,9 +4,10 @@ import { CardLink } from '../ui/CardLink';
 import { BendControls } from './BendControls';
 import { numberText } from '../ui/time';
 import { WithTerms } from '../ui/WithTerms';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 import { isBent, LENSES, lookOf, type LensPicture } from './lenses';
-import type { Lens, StageView } from './StageView';
+import type { Lens } from './lenses';
+import type { StageView } from './StageView';
 import type { Looked } from './useLensPicture';
 
 const APART = 17;

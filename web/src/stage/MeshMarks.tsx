@@ -3,7 +3,7 @@ import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import { MarkShape, colourOf } from '../ui/FindingMark';
 import { numberText } from '../ui/time';
 import { clusters, useSight, type Cluster } from './sight';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 import type { StageView } from './StageView';
 
 const CLEAR = 20;

@@ -1,6 +1,6 @@
 import { BufferAttribute, BufferGeometry, Vector3 } from 'three';
 import type { MeshBuffers } from '../mesh/MeshBuffers';
-import type { Lens } from './StageView';
+import type { Lens } from './lenses';
 import { TriangleLayer } from './TriangleLayer';
 
 /** The patches are made one with the base when they have over this share of its triangles. */

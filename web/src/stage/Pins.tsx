@@ -1,6 +1,6 @@
 import type { Note } from '../api/client';
 import type { Point } from '../mesh/MeshBuffers';
-import { useStage } from './Stage';
+import { useStage } from './stageContext';
 
 interface Props {
   notes: readonly Note[];

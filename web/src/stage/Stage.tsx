@@ -1,10 +1,7 @@
 import {
-  createContext,
-  use,
   useEffect,
   useRef,
   useState,
-  useSyncExternalStore,
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
@@ -12,17 +9,9 @@ import {
 import type { MeshBuffers } from '../mesh/MeshBuffers';
 import { Rose, ScaleBar } from './Furniture';
 import type { Insets } from './Eye';
-import { StageView, type Lens } from './StageView';
-
-const StageContext = createContext<StageView | null>(null);
-
-/** The stage that a drawing on it belongs to; redrawn whenever its view changes. */
-export function useStage(): StageView {
-  const stage = use(StageContext);
-  if (!stage) throw new Error('there is no stage round this');
-  useSyncExternalStore(stage.subscribe, () => stage.version);
-  return stage;
-}
+import type { Lens } from './lenses';
+import { StageContext, useStage } from './stageContext';
+import { StageView } from './StageView';
 
 const CLICK_SLOP = 4;
 

@@ -20,7 +20,7 @@ import type { Surface } from '../mesh/surface';
 import { Eye } from './Eye';
 import { ModelGeometry } from './ModelGeometry';
 import { fatLines, setLines } from './fatLines';
-import type { LensPicture } from './lenses';
+import type { Lens, LensPicture } from './lenses';
 import { Solid } from './Solid';
 import { SmoothSurface } from './SmoothSurface';
 import { ToneLayers } from './ToneLayers';
@@ -28,16 +28,6 @@ import { TracingSheet } from './TracingSheet';
 import { hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
-export type Lens =
-  | 'clay'
-  | 'sides'
-  | 'flow'
-  | 'poles'
-  | 'spacing'
-  | 'shape-change'
-  | 'stripes'
-  | 'subdivided'
-  | 'bend';
 const MERGE_AFTER_MS = 400;
 /** Mean lengths on screen at which edges begin to show, and show in full. */
 const FAINT_EDGES = 1.2;

@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
 import type { MeshBuffers } from '../mesh/MeshBuffers';
-import type { Lens } from './StageView';
+import type { Lens } from './lenses';
 
 const NGON_WASH = [0.659, 0.224, 0.059, 0.2] as const;
 const TRIANGLE_WASH = [0.478, 0.322, 0, 0.25] as const;

@@ -1,5 +1,16 @@
 import type { Schemas } from '../api/client';
-import type { Lens } from './StageView';
+
+/** By which the model is looked at. */
+export type Lens =
+  | 'clay'
+  | 'sides'
+  | 'flow'
+  | 'poles'
+  | 'spacing'
+  | 'shape-change'
+  | 'stripes'
+  | 'subdivided'
+  | 'bend';
 
 export type LensPicture = Schemas['LensPicture'];
 export type Along = Schemas['Along'];

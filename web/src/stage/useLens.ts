@@ -1,7 +1,7 @@
 import { useCallback, useRef } from 'react';
 import { useAddressed } from '../ui/useAddressed';
 import { LENSES } from './lenses';
-import type { Lens } from './StageView';
+import type { Lens } from './lenses';
 
 /**
  * The lens of a mesh view, kept in the address. The one that is on, taken again, goes back to the one

@@ -15,7 +15,8 @@ import {
   type BendSettings,
   type LensPicture,
 } from './lenses';
-import type { Lens, StageView } from './StageView';
+import type { Lens } from './lenses';
+import type { StageView } from './StageView';
 import { useBend } from './useBend';
 
 /** Where what lenses show comes from: a workpiece at a revision, or a hand-in. */

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { api, asProblem, type ApiProblem, type Schemas } from '../../api/client';
 import type { MeshBuffers } from '../../mesh/MeshBuffers';
 import type { Picked } from '../../stage/pick';
-import type { Scope } from './hands/hand';
 import type { OpenWorkpiece } from './useWorkpiece';
 
 export type Way = Schemas['Way'];
@@ -79,7 +78,7 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
     }
   };
 
-  const scope: Scope = {
+  const scope: Schemas['Scope'] = {
     chosen: limited && kept.faces.length > 0 ? [...kept.faces] : null,
     hidden: [...hidden],
   };

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Choice } from '../../ui/fields';
 import { counted } from '../../ui/time';
-import type { Wanted } from './Terms';
+import type { Wanted } from './wanted';
 
 interface Props {
   unit: string;

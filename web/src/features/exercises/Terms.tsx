@@ -10,10 +10,10 @@ import { FAMILIES, ruleName } from '../../ui/kinds';
 import { Failure, Loading } from '../../ui/States';
 import { counted } from '../../ui/time';
 import { Asked } from './Asked';
+import type { Wanted } from './wanted';
 
 type TermsView = Schemas['TermsView'];
 type Severity = 'must' | 'should' | 'remark';
-export type Wanted = Schemas['Wanted'];
 
 interface Draft {
   name: string;

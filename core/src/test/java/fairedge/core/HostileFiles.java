@@ -19,7 +19,7 @@ import java.util.function.Supplier;
  */
 public final class HostileFiles {
   /** By how much they are smaller than they could be, so that verify does not wait for them. */
-  private static final int SHARE = Integer.getInteger("fair-edge.hostile.share", 10);
+  private static final int SHARE = Integer.getInteger("fair-edge.hostile.share", 25);
 
   private static final int HUB = 20_000 / SHARE;
   private static final int MANY = 50_000 / SHARE;
@@ -37,6 +37,13 @@ public final class HostileFiles {
     lines(all);
     scenes(all);
     return all;
+  }
+
+  /** One that takes many seconds to inspect, whatever share the others have. */
+  public static byte[] dear() {
+    Obj obj = new Obj();
+    beyondMeasure(obj, 600);
+    return obj.bytes();
   }
 
   private static void put(Map<String, Supplier<byte[]>> all, String name, Consumer<Obj> made) {
@@ -307,7 +314,7 @@ public final class HostileFiles {
     put(all, "vertices in one place", HostileFiles::onePlace);
     put(all, "vertices on one edge", HostileFiles::onOneEdge);
     put(all, "triangles closer than they are told apart", HostileFiles::dust);
-    put(all, "places beyond measure", HostileFiles::beyondMeasure);
+    put(all, "places beyond measure", o -> beyondMeasure(o, HUB / 4));
     put(all, "very many parts", o -> parts(o, 2 * MANY));
     put(all, "boxes, each in the next", HostileFiles::nested);
   }
@@ -344,9 +351,9 @@ public final class HostileFiles {
     }
   }
 
-  private static void beyondMeasure(Obj o) {
+  private static void beyondMeasure(Obj o, int faces) {
     SplittableRandom random = new SplittableRandom(12);
-    for (int i = 0; i < HUB / 4; i++) {
+    for (int i = 0; i < faces; i++) {
       o.face(
           o.vertices(
               4,

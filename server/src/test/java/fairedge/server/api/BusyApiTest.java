@@ -186,7 +186,7 @@ class BusyApiTest {
     Client tobias = Client.signedIn(app, "tobias");
     Client amara = Client.signedIn(app, "amara");
     String exercise = Bollard.exercise(tobias, "Mooring bollard");
-    byte[] dear = HostileFiles.all().get("places beyond measure").get();
+    byte[] dear = HostileFiles.dear();
     List<String> ids = new ArrayList<>();
     for (int i = 0; i < 3; i++) {
       ids.add(

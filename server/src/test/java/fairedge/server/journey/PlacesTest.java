@@ -39,7 +39,7 @@ class PlacesTest {
 
   @BeforeAll
   static void start() {
-    database = new Database();
+    database = Database.empty();
     app = Application.on(database, 0, "--fair-edge.demo-work=true");
   }
 

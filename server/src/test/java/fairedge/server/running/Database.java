@@ -9,7 +9,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 
-/** A database of its own on the PostgreSQL that ./fair-edge verify started. */
+/**
+ * A database of its own on the PostgreSQL that ./fair-edge verify started, with the demo class in
+ * it: a copy of one that was made once, since a copy is made in no time.
+ */
 public final class Database implements AutoCloseable {
   private static final String SERVER = env("FAIR_EDGE_DB_URL");
   static final String USER = env("FAIR_EDGE_DB_USER");
@@ -17,8 +20,28 @@ public final class Database implements AutoCloseable {
 
   private final String name = "test_" + UUID.randomUUID().toString().replace("-", "");
 
+  /** The first of them. */
+  private static final class Pattern {
+    private static final Database ONLY = made();
+
+    private static Database made() {
+      Database database = empty();
+      Application.on(database).close();
+      return database;
+    }
+  }
+
   public Database() {
-    run(SERVER, "create database " + name);
+    this(" template " + Pattern.ONLY.name);
+  }
+
+  private Database(String how) {
+    run(SERVER, "create database " + name + how);
+  }
+
+  /** One without anything. */
+  public static Database empty() {
+    return new Database("");
   }
 
   String url() {
