@@ -10,13 +10,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
@@ -24,8 +22,6 @@ import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.WindowType;
 import org.openqa.selenium.chrome.ChromeDriver;
-import org.openqa.selenium.chrome.ChromeDriverService;
-import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.interactions.PointerInput;
 import org.openqa.selenium.interactions.Sequence;
@@ -37,52 +33,12 @@ final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(20);
 
   private final String address;
-  private final Path profile;
   private final ChromeDriver driver;
   private final PointerInput pointer = new PointerInput(PointerInput.Kind.MOUSE, "pointer");
 
   Browser(String address) {
     this.address = address;
-    try {
-      profile = Files.createTempDirectory("fair-edge-browser");
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    ChromeOptions options = new ChromeOptions();
-    options.setBinary(onPath("chromium", "chromium-browser", "google-chrome").toFile());
-    options.addArguments(
-        "--headless",
-        "--no-sandbox",
-        "--disable-gpu",
-        "--enable-unsafe-swiftshader",
-        "--disable-dev-shm-usage",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-        "--no-first-run",
-        "--force-color-profile=srgb",
-        "--window-size=1280,800",
-        "--user-data-dir=" + profile);
-    driver =
-        new ChromeDriver(
-            new ChromeDriverService.Builder()
-                .usingDriverExecutable(onPath("chromedriver").toFile())
-                .build(),
-            options);
-    // The window's size counts the browser's own bars in.
-    driver.executeCdpCommand(
-        "Emulation.setDeviceMetricsOverride",
-        Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
-  }
-
-  private static Path onPath(String... names) {
-    return Stream.of(names)
-        .flatMap(
-            name -> Arrays.stream(System.getenv("PATH").split(":")).map(dir -> Path.of(dir, name)))
-        .filter(Files::isExecutable)
-        .findFirst()
-        .orElseThrow(
-            () -> new IllegalStateException("not installed: " + String.join(" or ", names)));
+    this.driver = Chromium.take();
   }
 
   void open(String path) {
@@ -440,11 +396,6 @@ final class Browser implements AutoCloseable {
 
   @Override
   public void close() {
-    driver.quit();
-    try (Stream<Path> files = Files.walk(profile)) {
-      files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    Chromium.giveBack(driver, address);
   }
 }
