@@ -1,7 +1,6 @@
 package fairedge.server.review;
 
-import fairedge.server.bench.StepView.Brought;
-import fairedge.server.review.ReviewView.SinceView;
+import fairedge.server.submission.Summary;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -24,10 +23,10 @@ public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due>
       int attempt,
       boolean fromFile,
       Instant handedInAt,
-      List<Brought> worst,
+      List<Summary.Mark> worst,
       int findings,
       int report,
-      @Nullable SinceView since) {}
+      Summary.@Nullable Since since) {}
 
   /** A kind of finding and how many students have it in their last attempts. */
   public record Trip(String kind, int students) {}

@@ -1,8 +1,5 @@
 package fairedge.server.review;
 
-import fairedge.json.CheckView;
-import fairedge.json.FindingView;
-import fairedge.server.bench.StepView.Brought;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Membership;
 import fairedge.server.course.Role;
@@ -18,6 +15,7 @@ import fairedge.server.review.store.AnswerStore;
 import fairedge.server.review.store.DeskStore;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
+import fairedge.server.submission.Summary;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
@@ -37,9 +35,6 @@ import org.springframework.stereotype.Service;
 /** The two homes: the instructor's desk and the student's work. */
 @Service
 public class Homes {
-  /** So many marks stand in a row of the desk. */
-  private static final int MOST_MARKS = 7;
-
   private final Submissions submissions;
   private final Exercises exercises;
   private final Courses courses;
@@ -65,15 +60,10 @@ public class Homes {
   /** What the desk reads off the store at once, whatever the length of the queue. */
   private record Read(
       Map<UUID, Submission> submissions,
-      Map<UUID, Submission> before,
-      Map<UUID, Submissions.Report> reports,
+      Map<UUID, Summary> reports,
       Map<UUID, Exercise> exercises) {
-    Submissions.Report report(UUID submission) {
+    Summary report(UUID submission) {
       return Objects.requireNonNull(reports.get(submission));
-    }
-
-    CheckView check(UUID submission) {
-      return report(submission).check();
     }
   }
 
@@ -90,16 +80,11 @@ public class Homes {
 
   private Read read(
       SignedIn instructor, List<DeskStore.Entry> waiting, List<DeskStore.Entry> latest) {
-    Set<UUID> ids = waiting.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
-    Map<UUID, Submission> before = submissions.findBefore(ids);
-    Set<UUID> checked =
-        latest.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
-    checked.addAll(ids);
-    before.values().forEach(s -> checked.add(s.id()));
+    // Who waits is among the latest.
+    Set<UUID> all = latest.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
     return new Read(
-        submissions.findAll(ids),
-        before,
-        submissions.reports(checked),
+        submissions.findAll(waiting.stream().map(DeskStore.Entry::submission).toList()),
+        submissions.summaries(all),
         exercises.of(instructor, Role.INSTRUCTOR).stream()
             .collect(Collectors.toMap(Exercise::id, Function.identity())));
   }
@@ -107,14 +92,7 @@ public class Homes {
   private static DeskView.Row row(DeskStore.Entry entry, Read read) {
     Submission s = Objects.requireNonNull(read.submissions().get(entry.submission()));
     Exercise exercise = Objects.requireNonNull(read.exercises().get(s.exerciseId()));
-    CheckView check = read.check(s.id());
-    Submission before = read.before().get(s.id());
-    List<Brought> worst =
-        check.findings().stream()
-            .sorted(Comparator.comparing(FindingView::severity))
-            .limit(MOST_MARKS)
-            .map(f -> new Brought(f.kind(), f.severity(), f.title()))
-            .toList();
+    Summary report = read.report(s.id());
     return new DeskView.Row(
         s.id(),
         entry.student(),
@@ -122,17 +100,17 @@ public class Homes {
         s.attempt(),
         s.fileName() != null,
         s.handedInAt(),
-        worst,
-        check.total(),
-        read.report(s.id()).revision(),
-        before == null ? null : Reviews.since(before, read.check(before.id()), exercise, check));
+        report.worst(),
+        report.findings(),
+        report.revision(),
+        report.since());
   }
 
   private static List<DeskView.Trip> trips(List<DeskStore.Entry> latest, Read read) {
     Map<String, Set<UUID>> students = new TreeMap<>();
     for (DeskStore.Entry entry : latest) {
-      for (FindingView f : read.check(entry.submission()).findings()) {
-        students.computeIfAbsent(f.kind(), k -> new HashSet<>()).add(entry.studentId());
+      for (Summary.KindCount found : read.report(entry.submission()).kinds()) {
+        students.computeIfAbsent(found.kind(), k -> new HashSet<>()).add(entry.studentId());
       }
     }
     return students.entrySet().stream()

@@ -1,6 +1,5 @@
 package fairedge.server.review;
 
-import fairedge.core.compare.Comparison;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.server.bench.Bench;
@@ -123,40 +122,18 @@ public class Reviews {
         check,
         read.report().revision(),
         submissions.reading(s.id()),
-        since(s, exercise, check),
+        since(s, check),
         s.stepId() == null ? List.of() : bench.stepsTo(s.stepId()),
         read.answer(),
         queue);
   }
 
   /** What changed since the attempt before; null for the first. */
-  private @Nullable SinceView since(Submission s, Exercise exercise, CheckView now) {
+  private @Nullable SinceView since(Submission s, CheckView now) {
     return submissions
-        .findBefore(s)
-        .map(before -> since(before, submissions.check(before.id()), exercise, now))
+        .against(s, now)
+        .map(a -> new SinceView(a.attempt(), a.gone(), a.still(), a.fresh(), a.stillThere()))
         .orElse(null);
-  }
-
-  static SinceView since(Submission before, CheckView then, Exercise exercise, CheckView now) {
-    Comparison comparison =
-        Comparison.of(
-            then.findings().stream().map(FindingView::spot).toList(),
-            now.findings().stream().map(FindingView::spot).toList(),
-            exercise.tolerance());
-    return new SinceView(
-        before.attempt(),
-        comparison.gone().size() + unlistedOnlyIn(then, now),
-        comparison.stillThere(),
-        comparison.fresh() + unlistedOnlyIn(now, then),
-        comparison.match().stream().map(m -> m >= 0).toList());
-  }
-
-  /** Of kinds that the other check does not have at all; of the rest it can't be told. */
-  private static int unlistedOnlyIn(CheckView one, CheckView other) {
-    return one.unlisted().stream()
-        .filter(u -> other.findings().stream().noneMatch(f -> f.kind().equals(u.kind())))
-        .mapToInt(CheckView.Unlisted::count)
-        .sum();
   }
 
   private QueueView queueOf(UUID id, SignedIn instructor) {

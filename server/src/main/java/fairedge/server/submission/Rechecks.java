@@ -126,6 +126,10 @@ public class Rechecks {
     transactions.executeWithoutResult(status -> {
       if (store.lockReport(submission.id()) == revision) {
         store.replace(submission.id(), now, exercise.termsRevision());
+        submissions.compare(submission);
+        store
+            .findAttempt(submission.exerciseId(), submission.studentId(), submission.attempt() + 1)
+            .ifPresent(submissions::compare);
         pictures.forget(submission.id());
         events.publishEvent(new Rechecked(submission.id(), followed));
       }

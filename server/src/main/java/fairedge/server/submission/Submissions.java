@@ -28,7 +28,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -213,6 +212,7 @@ public class Submissions {
             ready.mesh(),
             handedInAt);
     store.insert(submission, key.client(), prepared.check(), prepared.reading(), prepared.terms());
+    store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
     if (exercises.require(key.exercise()).termsRevision() != prepared.terms()) {
       // The terms changed while it was read: the run for that may be over already.
       jobs.add(RecheckJob.NAME, RecheckJob.runFor(key.exercise()), JobQueue.Rank.PATIENT);
@@ -267,18 +267,38 @@ public class Submissions {
     return store.findAll(ids);
   }
 
-  /** The attempt before each of these, where there is one, by the id of the later. */
-  public Map<UUID, Submission> findBefore(Collection<UUID> ids) {
-    return store.findBefore(ids);
+  /**
+   * What lists tell of the reports of several, by the ids of the submissions. Reports of before
+   * attempts were compared are compared now.
+   */
+  public Map<UUID, Summary> summaries(Collection<UUID> ids) {
+    Map<UUID, Summary> known = store.summaries(ids);
+    List<UUID> left =
+        known.entrySet().stream()
+            .filter(e -> !e.getValue().isCompared())
+            .map(Map.Entry::getKey)
+            .toList();
+    if (left.isEmpty()) {
+      return known;
+    }
+    left.forEach(id -> compare(store.find(id).orElseThrow()));
+    return store.summaries(ids);
   }
 
-  /** The reports of several at once, by the ids of the submissions. */
-  public Map<UUID, Report> reports(Collection<UUID> ids) {
-    Map<UUID, Report> reports = new HashMap<>();
-    store
-        .reports(ids)
-        .forEach((id, found) -> reports.put(id, new Report(found.check(), found.revision())));
-    return reports;
+  /** Keeps what became of what the attempt before a submission had. */
+  void compare(Submission s) {
+    store.setAgainst(s.id(), against(s, store.check(s.id())).orElse(null));
+  }
+
+  /** What became of what the attempt before a submission had, where there is one. */
+  public Optional<Against> against(Submission s, CheckView now) {
+    return findBefore(s)
+        .map(before ->
+            Against.of(
+                before.attempt(),
+                store.check(before.id()),
+                now,
+                exercises.require(s.exerciseId()).tolerance()));
   }
 
   public CheckView check(UUID id) {

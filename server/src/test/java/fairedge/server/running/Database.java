@@ -8,6 +8,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.flywaydb.core.Flyway;
 
 /**
  * A database of its own on the PostgreSQL that ./fair-edge verify started, with the demo class in
@@ -42,6 +43,11 @@ public final class Database implements AutoCloseable {
   /** One without anything. */
   public static Database empty() {
     return new Database("");
+  }
+
+  /** Brings it to an earlier version, as it was then. */
+  public void migrateTo(String version) {
+    Flyway.configure().dataSource(url(), USER, PASSWORD).target(version).load().migrate();
   }
 
   String url() {

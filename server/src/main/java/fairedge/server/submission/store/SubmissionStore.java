@@ -1,26 +1,32 @@
 package fairedge.server.submission.store;
 
+import static fairedge.schema.generated.Tables.REPORT_KIND;
 import static fairedge.schema.generated.Tables.SUBMISSION;
 import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.noCondition;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Figures;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
+import fairedge.json.FindingView.SeverityView;
 import fairedge.schema.generated.tables.records.SubmissionRecord;
 import fairedge.schema.generated.tables.records.SubmissionReportRecord;
 import fairedge.server.platform.Json;
+import fairedge.server.submission.Against;
 import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.Submission;
+import fairedge.server.submission.Summary;
 import java.time.ZoneOffset;
 import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
-import org.jooq.Record2;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -71,7 +77,86 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
         .set(SUBMISSION_REPORT.READING, json.write(reading))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
+        .set(SUBMISSION_REPORT.WORST, json.write(Summary.worstOf(check)))
         .execute();
+    putKinds(s.id(), check);
+  }
+
+  private void putKinds(UUID id, CheckView check) {
+    record Counted(String kind, SeverityView severity) {}
+    Map<Counted, Integer> counts = new LinkedHashMap<>();
+    Map<Counted, Vec3> places = new HashMap<>();
+    for (FindingView f : check.findings()) {
+      Counted counted = new Counted(f.kind(), f.severity());
+      counts.merge(counted, 1, Integer::sum);
+      places.putIfAbsent(counted, f.place());
+    }
+    for (CheckView.Unlisted u : check.unlisted()) {
+      counts.merge(new Counted(u.kind(), u.severity()), u.count(), Integer::sum);
+    }
+    db.deleteFrom(REPORT_KIND).where(REPORT_KIND.SUBMISSION_ID.eq(id)).execute();
+    counts.forEach((counted, count) -> {
+      Vec3 place = places.get(counted);
+      db.insertInto(REPORT_KIND)
+          .set(REPORT_KIND.SUBMISSION_ID, id)
+          .set(REPORT_KIND.KIND, counted.kind())
+          .set(REPORT_KIND.SEVERITY, counted.severity().name())
+          .set(REPORT_KIND.COUNT, count)
+          .set(REPORT_KIND.X, place == null ? null : place.x())
+          .set(REPORT_KIND.Y, place == null ? null : place.y())
+          .set(REPORT_KIND.Z, place == null ? null : place.z())
+          .execute();
+    });
+  }
+
+  /**
+   * Keeps what became of the attempt before.
+   *
+   * @param against null where there is none
+   */
+  public void setAgainst(UUID id, @Nullable Against against) {
+    db.update(SUBMISSION_REPORT)
+        .set(SUBMISSION_REPORT.IS_COMPARED, true)
+        .set(SUBMISSION_REPORT.BEFORE_ATTEMPT, against == null ? null : against.attempt())
+        .set(SUBMISSION_REPORT.GONE, against == null ? null : against.gone())
+        .set(SUBMISSION_REPORT.STILL, against == null ? null : against.still())
+        .set(SUBMISSION_REPORT.FRESH, against == null ? null : against.fresh())
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .execute();
+  }
+
+  /** What lists tell of several reports. */
+  public Map<UUID, Summary> summaries(Collection<UUID> ids) {
+    Map<UUID, List<Summary.KindCount>> kinds =
+        db.selectFrom(REPORT_KIND)
+            .where(REPORT_KIND.SUBMISSION_ID.in(ids))
+            .fetchGroups(
+                REPORT_KIND.SUBMISSION_ID,
+                r ->
+                    new Summary.KindCount(
+                        r.getKind(), SeverityView.valueOf(r.getSeverity()), r.getCount()));
+    return db.select(
+            SUBMISSION_REPORT.SUBMISSION_ID,
+            SUBMISSION_REPORT.TERMS_REVISION,
+            SUBMISSION_REPORT.WORST,
+            SUBMISSION_REPORT.IS_COMPARED,
+            SUBMISSION_REPORT.BEFORE_ATTEMPT,
+            SUBMISSION_REPORT.GONE,
+            SUBMISSION_REPORT.STILL,
+            SUBMISSION_REPORT.FRESH)
+        .from(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.in(ids))
+        .fetchMap(
+            SUBMISSION_REPORT.SUBMISSION_ID,
+            r ->
+                new Summary(
+                    r.value2(),
+                    kinds.getOrDefault(r.value1(), List.of()),
+                    json.read(r.value3(), new TypeReference<List<Summary.Mark>>() {}),
+                    r.value5() == null
+                        ? null
+                        : new Summary.Since(r.value5(), r.value6(), r.value7(), r.value8()),
+                    r.value4()));
   }
 
   /** By which revision of the terms a report was made. */
@@ -99,8 +184,10 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
         .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
         .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
+        .set(SUBMISSION_REPORT.WORST, json.write(Summary.worstOf(check)))
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
         .execute();
+    putKinds(id, check);
   }
 
   /** A submission whose report was made by other terms than these; the latest first. */
@@ -139,20 +226,6 @@ public class SubmissionStore {
         .fetchMap(SUBMISSION.ID, SubmissionStore::read);
   }
 
-  /** The attempt before each of these, where there is one, by the id of the later. */
-  public Map<UUID, Submission> findBefore(Collection<UUID> ids) {
-    var later = SUBMISSION.as("later");
-    return db.select(later.ID, SUBMISSION)
-        .from(later)
-        .join(SUBMISSION)
-        .on(
-            SUBMISSION.EXERCISE_ID.eq(later.EXERCISE_ID),
-            SUBMISSION.STUDENT_ID.eq(later.STUDENT_ID),
-            SUBMISSION.ATTEMPT.eq(later.ATTEMPT.minus(1)))
-        .where(later.ID.in(ids))
-        .fetchMap(Record2::value1, r -> read(r.value2()));
-  }
-
   public Optional<Submission> findByKey(UUID student, UUID clientKey) {
     return db.selectFrom(SUBMISSION)
         .where(SUBMISSION.STUDENT_ID.eq(student), SUBMISSION.CLIENT_KEY.eq(clientKey))
@@ -188,14 +261,6 @@ public class SubmissionStore {
     return db.selectFrom(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
         .fetchSingle(r -> new Reported(check(r), r.getTermsRevision()));
-  }
-
-  /** The reports of several at once. */
-  public Map<UUID, Reported> reports(Collection<UUID> ids) {
-    return db.selectFrom(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.in(ids))
-        .fetchMap(
-            SUBMISSION_REPORT.SUBMISSION_ID, r -> new Reported(check(r), r.getTermsRevision()));
   }
 
   private CheckView check(SubmissionReportRecord r) {
