@@ -19,13 +19,10 @@ import fairedge.server.submission.Summary;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -70,21 +67,19 @@ public class Homes {
   public DeskView desk(SignedIn instructor) {
     List<DeskStore.Entry> waiting = desk.waiting(instructor.id());
     List<DeskStore.Entry> latest = desk.latest(instructor.id());
-    Read read = read(instructor, waiting, latest);
+    Read read = read(instructor, waiting);
     return new DeskView(
         waiting.stream().map(entry -> row(entry, read)).toList(),
-        trips(latest, read),
+        trips(latest),
         desk.students(instructor.id()),
         due(latest, read));
   }
 
-  private Read read(
-      SignedIn instructor, List<DeskStore.Entry> waiting, List<DeskStore.Entry> latest) {
-    // Who waits is among the latest.
-    Set<UUID> all = latest.stream().map(DeskStore.Entry::submission).collect(Collectors.toSet());
+  private Read read(SignedIn instructor, List<DeskStore.Entry> waiting) {
+    List<UUID> ids = waiting.stream().map(DeskStore.Entry::submission).toList();
     return new Read(
-        submissions.findAll(waiting.stream().map(DeskStore.Entry::submission).toList()),
-        submissions.summaries(all),
+        submissions.findAll(ids),
+        submissions.summaries(ids),
         exercises.of(instructor, Role.INSTRUCTOR).stream()
             .collect(Collectors.toMap(Exercise::id, Function.identity())));
   }
@@ -106,16 +101,12 @@ public class Homes {
         report.since());
   }
 
-  private static List<DeskView.Trip> trips(List<DeskStore.Entry> latest, Read read) {
-    Map<String, Set<UUID>> students = new TreeMap<>();
-    for (DeskStore.Entry entry : latest) {
-      for (Summary.KindCount found : read.report(entry.submission()).kinds()) {
-        students.computeIfAbsent(found.kind(), k -> new HashSet<>()).add(entry.studentId());
-      }
-    }
-    return students.entrySet().stream()
-        .map(e -> new DeskView.Trip(e.getKey(), e.getValue().size()))
-        .sorted(Comparator.comparing(DeskView.Trip::students).reversed())
+  private List<DeskView.Trip> trips(List<DeskStore.Entry> latest) {
+    return submissions
+        .studentsByKind(latest.stream().map(DeskStore.Entry::submission).toList())
+        .entrySet()
+        .stream()
+        .map(e -> new DeskView.Trip(e.getKey(), e.getValue()))
         .toList();
   }
 

@@ -285,6 +285,11 @@ public class Submissions {
     return store.summaries(ids);
   }
 
+  /** By how many students each kind was found in these, the most first. */
+  public Map<String, Integer> studentsByKind(Collection<UUID> ids) {
+    return store.studentsByKind(ids);
+  }
+
   /** Keeps what became of what the attempt before a submission had. */
   void compare(Submission s) {
     store.setAgainst(s.id(), against(s, store.check(s.id())).orElse(null));

@@ -11,32 +11,21 @@ import org.jspecify.annotations.Nullable;
  * What lists tell of a report, without reading all of it.
  *
  * @param revision of the terms by which it was made
- * @param kinds how many there are, listed or not
+ * @param findings how many there are, listed or not
  * @param worst some of its findings: what must be mended goes first
  * @param since null where there is no attempt before
  * @param isCompared whether that is known
  */
 public record Summary(
-    int revision,
-    List<KindCount> kinds,
-    List<Mark> worst,
-    @Nullable Since since,
-    boolean isCompared) {
+    int revision, int findings, List<Mark> worst, @Nullable Since since, boolean isCompared) {
   /** So many marks stand in a row. */
   private static final int MOST_MARKS = 7;
-
-  /** How many findings of a kind count so much. */
-  public record KindCount(String kind, SeverityView severity, int count) {}
 
   /** A finding as a mark. */
   public record Mark(String kind, SeverityView severity, String title) {}
 
   /** Against the attempt of this number, in figures. */
   public record Since(int attempt, int gone, int still, int fresh) {}
-
-  public int findings() {
-    return kinds.stream().mapToInt(KindCount::count).sum();
-  }
 
   /** The marks of a row. */
   public static List<Mark> worstOf(CheckView check) {

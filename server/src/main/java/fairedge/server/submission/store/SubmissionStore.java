@@ -3,8 +3,11 @@ package fairedge.server.submission.store;
 import static fairedge.schema.generated.Tables.REPORT_KIND;
 import static fairedge.schema.generated.Tables.SUBMISSION;
 import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
+import static org.jooq.impl.DSL.any;
+import static org.jooq.impl.DSL.countDistinct;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Figures;
@@ -18,6 +21,7 @@ import fairedge.server.submission.Against;
 import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Summary;
+import java.math.BigDecimal;
 import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.HashMap;
@@ -125,16 +129,28 @@ public class SubmissionStore {
         .execute();
   }
 
+  /** By how many students each kind was found in these, the most first. */
+  public Map<String, Integer> studentsByKind(Collection<UUID> ids) {
+    var students = countDistinct(SUBMISSION.STUDENT_ID);
+    return db.select(REPORT_KIND.KIND, students)
+        .from(REPORT_KIND)
+        .join(SUBMISSION)
+        .on(SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID))
+        .where(SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))))
+        .groupBy(REPORT_KIND.KIND)
+        .orderBy(students.desc(), REPORT_KIND.KIND)
+        .fetchMap(REPORT_KIND.KIND, students);
+  }
+
   /** What lists tell of several reports. */
   public Map<UUID, Summary> summaries(Collection<UUID> ids) {
-    Map<UUID, List<Summary.KindCount>> kinds =
-        db.selectFrom(REPORT_KIND)
-            .where(REPORT_KIND.SUBMISSION_ID.in(ids))
-            .fetchGroups(
-                REPORT_KIND.SUBMISSION_ID,
-                r ->
-                    new Summary.KindCount(
-                        r.getKind(), SeverityView.valueOf(r.getSeverity()), r.getCount()));
+    UUID[] all = ids.toArray(UUID[]::new);
+    Map<UUID, BigDecimal> counts =
+        db.select(REPORT_KIND.SUBMISSION_ID, sum(REPORT_KIND.COUNT))
+            .from(REPORT_KIND)
+            .where(REPORT_KIND.SUBMISSION_ID.eq(any(all)))
+            .groupBy(REPORT_KIND.SUBMISSION_ID)
+            .fetchMap(REPORT_KIND.SUBMISSION_ID, sum(REPORT_KIND.COUNT));
     return db.select(
             SUBMISSION_REPORT.SUBMISSION_ID,
             SUBMISSION_REPORT.TERMS_REVISION,
@@ -145,13 +161,13 @@ public class SubmissionStore {
             SUBMISSION_REPORT.STILL,
             SUBMISSION_REPORT.FRESH)
         .from(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.in(ids))
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(all)))
         .fetchMap(
             SUBMISSION_REPORT.SUBMISSION_ID,
             r ->
                 new Summary(
                     r.value2(),
-                    kinds.getOrDefault(r.value1(), List.of()),
+                    counts.getOrDefault(r.value1(), BigDecimal.ZERO).intValue(),
                     json.read(r.value3(), new TypeReference<List<Summary.Mark>>() {}),
                     r.value5() == null
                         ? null
@@ -222,7 +238,7 @@ public class SubmissionStore {
 
   public Map<UUID, Submission> findAll(Collection<UUID> ids) {
     return db.selectFrom(SUBMISSION)
-        .where(SUBMISSION.ID.in(ids))
+        .where(SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))))
         .fetchMap(SUBMISSION.ID, SubmissionStore::read);
   }
 
