@@ -109,10 +109,23 @@ export abstract class Eye {
     for (const place of places) way.add(this.vector(place).sub(centre).normalize());
     const back = this.camera.position.clone().sub(this.controls.target).setZ(0).negate();
     if (way.length() < 0.2 * places.length) way.copy(back).setZ(0.35 * back.length());
-    // From straight above or below, up would be anywhere.
-    const flat = Math.hypot(way.x, way.y);
-    if (flat < 0.2 * Math.abs(way.z)) way.add(back.setLength(0.2 * Math.abs(way.z)));
-    this.frameFrom(way.normalize(), centre);
+    this.frameFrom(this.aslant(way, back), centre);
+  }
+
+  /** Turns to where a place is seen squarely, a little from above, and fits. */
+  turnToFace(place: Point) {
+    if (!this.model) return;
+    const way = this.model.normalNear(this.vector(place));
+    if (way.z > -0.3) way.z += 0.35;
+    const front = this.camera.position.clone().sub(this.controls.target).setZ(0);
+    this.frameFrom(this.aslant(way, front), this.model.centre);
+  }
+
+  /** From straight above or below, up would be anywhere: then from a little aside. */
+  private aslant(way: Vector3, aside: Vector3): Vector3 {
+    const least = 0.3 * Math.abs(way.z);
+    if (Math.hypot(way.x, way.y) < least) way.add(aside.setLength(least));
+    return way.normalize();
   }
 
   /** Goes nearer until some places fill the frame, from where the eye stands. */

@@ -82,7 +82,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     if (!stage || opened.current) return;
     opened.current = true;
     const first = findings.find((f) => f.key === chosen) ?? worst;
-    if (first && !readAddress('view') && stage.isHidden(first.place)) stage.flyTo(first.place);
+    if (first && !readAddress('view') && stage.isHidden(first.place)) stage.turnToFace(first.place);
   }, [stage, findings, chosen, worst]);
 
   const choose = (finding: Finding) => {
