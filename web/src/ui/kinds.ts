@@ -93,8 +93,10 @@ export function summary(found: readonly Found[]): string {
   if (found.length === 1) return worst.title;
   const name = lowered(manyOf(worst.kind));
   const many = `${found.length.toLocaleString('en')} ${name}`;
+  // By their beginnings: one vertex, two vertices.
   const words = lowered(worst.title).split(/[ ,]+/);
-  if (words.every((word) => name.includes(word))) return many;
+  const begins = words.map((word) => (word.length > 4 ? word.slice(0, -2) : word));
+  if (begins.every((word) => name.includes(word))) return many;
   const alike = found.every((f) => f.title === worst.title);
   return `${many}, ${alike ? 'each' : 'the worst'}: ${lowered(worst.title)}`;
 }

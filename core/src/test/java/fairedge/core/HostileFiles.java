@@ -19,7 +19,7 @@ import java.util.function.Supplier;
  */
 public final class HostileFiles {
   /** By how much they are smaller than they could be, so that verify does not wait for them. */
-  private static final int SHARE = Integer.getInteger("fair-edge.hostile.share", 25);
+  private static final int SHARE = Integer.getInteger("fair-edge.hostile.share", 40);
 
   private static final int HUB = 20_000 / SHARE;
   private static final int MANY = 50_000 / SHARE;
