@@ -3,11 +3,16 @@ package fairedge.server.running;
 import fairedge.server.FairEdge;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.context.logging.LoggingApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real application on a free port, with the demo class in its database. */
 public final class Application implements AutoCloseable {
+  /** Whether the log was set up: it is one for the whole process, and stays as the first had it. */
+  private static final AtomicBoolean LOGS = new AtomicBoolean();
+
   private final ConfigurableApplicationContext context;
 
   private Application(ConfigurableApplicationContext context) {
@@ -23,6 +28,12 @@ public final class Application implements AutoCloseable {
   public static Application on(Database database, int port, String... settings) {
     SpringApplication application = new SpringApplication(FairEdge.class);
     application.setRegisterShutdownHook(false);
+    if (!LOGS.compareAndSet(false, true)) {
+      application.setListeners(
+          application.getListeners().stream()
+              .filter(listener -> !(listener instanceof LoggingApplicationListener))
+              .toList());
+    }
     List<String> all =
         new ArrayList<>(
             List.of(
