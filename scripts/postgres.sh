@@ -43,7 +43,7 @@ postgres_start() {
     port=$(as_postgres sed -n 4p "$folder/data/postmaster.pid")
   else
     local options="-c listen_addresses=127.0.0.1 -c unix_socket_directories= -c max_connections=60"
-    # Tests have an application for each class, and two classes at once.
+    # Tests have an application for each class.
     if [ "$safe" = fast ]; then
       options="$options -c max_connections=200 -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
     fi

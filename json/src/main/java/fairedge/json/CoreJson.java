@@ -26,7 +26,6 @@ import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
 import fairedge.core.work.View;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -230,11 +229,7 @@ public final class CoreJson {
   /** The name by which a record of a sealed type is told. */
   public static String nameOf(Class<?> sealed, Class<?> type) {
     if (sealed == Change.class) {
-      return Arrays.stream(ChangeKind.values())
-          .filter(kind -> kind.type() == type)
-          .findFirst()
-          .orElseThrow(() -> new IllegalStateException(type + " has no name in JSON"))
-          .key();
+      return ChangeKind.of(type).key();
     }
     for (JsonSubTypes.Type t : namesOf(sealed).getAnnotation(JsonSubTypes.class).value()) {
       if (t.value() == type) {

@@ -21,8 +21,8 @@ final class ChordChains {
   }
 
   /**
-   * ChordChains of chords, each leading on from the last; open ones from an end on, closed ones
-   * from their first chord. Cost: the chords.
+   * Chains of chords, each leading on from the last; open ones from an end on, closed ones from
+   * their first chord. Cost: the chords.
    */
   static List<List<Chord>> of(List<Chord> chords) {
     ChordChains chains = new ChordChains(chords);

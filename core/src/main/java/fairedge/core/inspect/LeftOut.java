@@ -6,7 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * A kind of which not all was looked for, because it would have taken too long.
+ * A kind of which not all was looked for, because it would have taken too long: of what was left
+ * out nothing is told, neither that there is a fault nor that there is none.
  *
  * @param why as a sentence
  */

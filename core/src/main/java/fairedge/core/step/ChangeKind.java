@@ -39,10 +39,14 @@ public enum ChangeKind {
   }
 
   public static ChangeKind of(Change change) {
+    return of(change.getClass());
+  }
+
+  public static ChangeKind of(Class<?> type) {
     return Arrays.stream(values())
-        .filter(kind -> kind.type == change.getClass())
+        .filter(kind -> kind.type == type)
         .findFirst()
-        .orElseThrow(() -> new IllegalStateException(change.getClass() + " is no kind of change"));
+        .orElseThrow(() -> new IllegalStateException(type + " is no kind of change"));
   }
 
   /** The name in JSON. */
