@@ -86,10 +86,19 @@ public final class Database implements AutoCloseable {
   /** Nobody gets to it, and whoever was there is sent away, until what comes back is closed. */
   public AutoCloseable away() {
     run(SERVER, "alter database " + name + " with allow_connections false");
+    sendAway();
+    return () -> run(SERVER, "alter database " + name + " with allow_connections true");
+  }
+
+  /**
+   * Only who came from outside: PostgreSQL's own cleaning may be at work too, may not be ended by
+   * us, and goes by itself when the database is dropped.
+   */
+  private void sendAway() {
     run(
         SERVER,
-        "select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + name + "'");
-    return () -> run(SERVER, "alter database " + name + " with allow_connections true");
+        "select pg_terminate_backend(pid) from pg_stat_activity where backend_type ="
+            + " 'client backend' and datname = '%s'".formatted(name));
   }
 
   /** Runs a statement in a transaction that goes on, with its locks, until it is closed. */
@@ -125,6 +134,7 @@ public final class Database implements AutoCloseable {
 
   @Override
   public void close() {
-    run(SERVER, "drop database if exists " + name + " with (force)");
+    sendAway();
+    run(SERVER, "drop database " + name);
   }
 }
