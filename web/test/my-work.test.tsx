@@ -13,7 +13,11 @@ afterEach(() => {
 
 const LOST = new ApiProblem(0, 'No connection', 'The server does not answer.');
 const ITEM = {
-  exercise: { id: 'e', title: 'Hatch lid', summary: 'Cut it', dueAt: null },
+  assignment: {
+    id: 'a',
+    exercise: { id: 'e', title: 'Hatch lid', summary: 'Cut it' },
+    dueAt: null,
+  },
   course: 'Harbour Props',
   state: 'open',
   attempts: 0,

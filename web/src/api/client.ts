@@ -14,7 +14,7 @@ export type Upload = Schemas['UploadView'];
 export type Severity = Schemas['SeverityView'];
 
 /** Where a workpiece is opened: what it is cut for. */
-export type WorkpiecePlace = `/exercises/${string}` | `/practice/${string}`;
+export type WorkpiecePlace = `/assignments/${string}` | `/practice/${string}`;
 
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
 export class ApiProblem extends Error {
@@ -249,26 +249,27 @@ export const api = {
   handInWorkpiece: (id: string, revision: number, clientKey: string) =>
     json<Schemas['HandedIn']>('POST', `/workpieces/${id}/submissions`, { revision, clientKey }),
   uploadFile: (
-    exercise: string,
+    assignment: string,
     file: File,
     clientKey: string,
     onShare: (share: number) => void,
-  ): Sending<Upload> => sendFile(`/exercises/${exercise}/uploads`, { clientKey }, file, onShare),
+  ): Sending<Upload> =>
+    sendFile(`/assignments/${assignment}/uploads`, { clientKey }, file, onShare),
   /** The file of an upload that failed, while it is kept for a look. */
   keptFile: (id: string) => `/api/uploads/${id}/file`,
   answerUpload: (id: string, unit: string, up: Schemas['MeantAs']['up']) =>
     json<Upload>('PUT', `/uploads/${id}/meant`, { unit, up }),
   bringBundle: (
-    exercise: string,
+    assignment: string,
     files: readonly { path: string; file: File }[],
     clientKey: string,
     onShare: (share: number) => void,
   ): Sending<Schemas['BundleView']> =>
-    sendFiles(`/exercises/${exercise}/bundles`, { clientKey }, files, onShare),
+    sendFiles(`/assignments/${assignment}/bundles`, { clientKey }, files, onShare),
   bundle: (id: string) => json<Schemas['BundleView']>('GET', `/bundles/${id}`),
   handInBundle: (id: string, students: Record<string, string>) =>
     json<Schemas['BundleView']>('POST', `/bundles/${id}/submissions`, { students }),
-  exercises: () => json<Schemas['ExerciseView'][]>('GET', '/exercises'),
+  assignments: () => json<Schemas['AssignmentView'][]>('GET', '/assignments'),
   terms: (exercise: string) => json<Schemas['TermsView']>('GET', `/exercises/${exercise}/terms`),
   setTerms: (
     exercise: string,
@@ -296,7 +297,7 @@ export const api = {
   formPicture: (form: string) => `/api/practice/forms/${form}/picture`,
   upload: (id: string) => json<Upload>('GET', `/uploads/${id}`),
   cancelUpload: (id: string) => json<Upload>('DELETE', `/uploads/${id}`),
-  starterPicture: (exercise: string) => `/api/exercises/${exercise}/picture`,
+  starterPicture: (assignment: string) => `/api/assignments/${assignment}/picture`,
   picture: (submission: string, size: 'row' | 'sheet', report: number) =>
     `/api/submissions/${submission}/picture?size=${size}&report=${report}`,
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),

@@ -18,7 +18,7 @@ export const queries = {
     }),
   desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
   bundle: (id: string) => queryOptions({ queryKey: ['bundle', id], queryFn: () => api.bundle(id) }),
-  exercises: () => queryOptions({ queryKey: ['exercises'], queryFn: api.exercises }),
+  assignments: () => queryOptions({ queryKey: ['assignments'], queryFn: api.assignments }),
   terms: (exercise: string) =>
     queryOptions({
       queryKey: ['terms', exercise],

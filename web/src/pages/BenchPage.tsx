@@ -4,16 +4,16 @@ import { counted } from '../ui/time';
 import { HandIn } from '../features/hand-in/HandIn';
 
 export function BenchPage() {
-  const { exercise } = useParams();
+  const { assignment } = useParams();
   return (
     <main className="h-full">
       <Bench
-        key={exercise}
-        place={`/exercises/${exercise!}`}
+        key={assignment}
+        place={`/assignments/${assignment!}`}
         back={{ to: '/my-work', name: 'My work' }}
         actions={(state, main) => (
           <HandIn
-            exercise={exercise!}
+            assignment={assignment!}
             title={state.task.title}
             size="small"
             main={main}

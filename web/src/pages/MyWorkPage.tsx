@@ -2,5 +2,5 @@ import { HandIn } from '../features/hand-in/HandIn';
 import { MyWork } from '../features/my-work/MyWork';
 
 export function MyWorkPage() {
-  return <MyWork handIn={(id, title) => <HandIn exercise={id} title={title} />} />;
+  return <MyWork handIn={(id, title) => <HandIn assignment={id} title={title} />} />;
 }

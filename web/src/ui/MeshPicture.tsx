@@ -26,11 +26,11 @@ export function MeshPicture(props: Props) {
 }
 
 /** The starter of an exercise, as large as the row of a list has room for. */
-export function StarterPicture({ exercise, of }: { exercise: string; of: string }) {
+export function StarterPicture({ assignment, of }: { assignment: string; of: string }) {
   const [width, height] = SIZES.row;
   return (
     <img
-      src={api.starterPicture(exercise)}
+      src={api.starterPicture(assignment)}
       width={width}
       height={height}
       alt={`Picture of the starter of ${of}`}

@@ -60,7 +60,8 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const source = useMemo(() => api.submissionLens(sheet.id), [sheet.id]);
   const looked = useLensPicture(stage, lens, mesh, source);
   const [noteShown, showNote] = useAddressed('note');
-  const { answer, check, exercise } = sheet;
+  const { answer, check, assignment } = sheet;
+  const { exercise, dueAt } = assignment;
   const note = Number(noteShown ?? 0) - 1;
   const open = note >= 0 && note < answer.notes.length ? note : null;
   const [chosen, setChosen] = useState<string | null>(null);
@@ -161,11 +162,11 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             </p>
           </div>
           <footer className="flex items-center justify-between gap-3 border-t border-ink px-6 py-3.5">
-            <span className="text-ink2">{exercise.dueAt && `Due ${whenText(exercise.dueAt)}`}</span>
+            <span className="text-ink2">{dueAt && `Due ${whenText(dueAt)}`}</span>
             <Button
               look={accepted ? 'plain' : 'main'}
               size="tall"
-              onClick={() => void navigate(`/bench/${exercise.id}`)}
+              onClick={() => void navigate(`/bench/${assignment.id}`)}
             >
               {accepted ? 'Open the bench' : `Start attempt ${sheet.attempt + 1} on the bench`}
             </Button>

@@ -24,10 +24,10 @@ const OVER: readonly string[] = ['done', 'failed', 'cancelled'];
 const LOOK_EVERY_MS = 700;
 
 /** Hand-ins of a class that came some other way: brought at once, matched, put right, handed in. */
-export function Bundle({ exercise }: { exercise: string }) {
-  const exercises = useQuery(queries.exercises());
+export function Bundle({ assignment }: { assignment: string }) {
+  const assignments = useQuery(queries.assignments());
   const [id, setId] = useAddressed('bundle');
-  const title = exercises.data?.find((e) => e.id === exercise)?.title;
+  const title = assignments.data?.find((a) => a.id === assignment)?.exercise.title;
   return (
     <section className="mx-auto max-w-[920px] px-5 pt-5 pb-10">
       <p className="text-ink2">
@@ -40,7 +40,7 @@ export function Bundle({ exercise }: { exercise: string }) {
       </h1>
       <div className="pt-5">
         {id === null ? (
-          <Bring exercise={exercise} onBrought={setId} />
+          <Bring assignment={assignment} onBrought={setId} />
         ) : (
           <Brought id={id} onOther={() => setId(null)} />
         )}
@@ -49,7 +49,7 @@ export function Bundle({ exercise }: { exercise: string }) {
   );
 }
 
-function Bring({ exercise, onBrought }: { exercise: string; onBrought: (id: string) => void }) {
+function Bring({ assignment, onBrought }: { assignment: string; onBrought: (id: string) => void }) {
   const client = useQueryClient();
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
@@ -59,7 +59,7 @@ function Bring({ exercise, onBrought }: { exercise: string; onBrought: (id: stri
     setProblem(null);
     setShare(0);
     stopped.current = false;
-    sending.current = api.bringBundle(exercise, files, newKey(), setShare);
+    sending.current = api.bringBundle(assignment, files, newKey(), setShare);
     try {
       const bundle = await sending.current.done;
       client.setQueryData(queries.bundle(bundle.id).queryKey, bundle);

@@ -6,19 +6,19 @@ import { whenText } from '../../ui/time';
 
 /** The exercises that an instructor sets. */
 export function Exercises() {
-  const exercises = useQuery(queries.exercises());
-  if (exercises.error)
-    return <Failure error={exercises.error} onRetry={() => void exercises.refetch()} />;
-  if (!exercises.data) return <Loading stage="Looking up the exercises" />;
+  const assignments = useQuery(queries.assignments());
+  if (assignments.error)
+    return <Failure error={assignments.error} onRetry={() => void assignments.refetch()} />;
+  if (!assignments.data) return <Loading stage="Looking up the exercises" />;
   return (
     <section className="mx-auto max-w-[920px] px-5 pt-5 pb-10">
       <h1 className="border-b border-ink pb-3.5 text-[22px] leading-7 font-semibold">Exercises</h1>
-      {exercises.data.length === 0 && (
+      {assignments.data.length === 0 && (
         <Empty title="No exercise is set.">You teach no class that has one.</Empty>
       )}
       <ul>
-        {exercises.data.map((e) => (
-          <li key={e.id} className="flex items-center gap-3 border-b border-rule">
+        {assignments.data.map(({ id, exercise: e, dueAt }) => (
+          <li key={id} className="flex items-center gap-3 border-b border-rule">
             <Link
               to={`/exercises/${e.id}`}
               className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_140px_190px] items-center gap-4 px-2 py-3 hover:bg-shoal1 max-md:grid-cols-1"
@@ -31,10 +31,10 @@ export function Exercises() {
                 <span className="condensed block text-[13px] text-ink2">Checked as</span>
                 {e.profile}
               </span>
-              <span className="text-ink2">{e.dueAt ? `Due ${whenText(e.dueAt)}` : 'No date'}</span>
+              <span className="text-ink2">{dueAt ? `Due ${whenText(dueAt)}` : 'No date'}</span>
             </Link>
             <Link
-              to={`/exercises/${e.id}/bundle`}
+              to={`/assignments/${id}/bundle`}
               className="condensed shrink-0 pr-2 text-[13px] font-medium underline"
             >
               Hand in for students

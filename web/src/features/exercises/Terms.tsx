@@ -64,7 +64,7 @@ function Editor({ terms }: { terms: TermsView }) {
     try {
       const saved = await api.setTerms(terms.exercise.id, terms.revision, profile, wanted);
       client.setQueryData(queries.terms(terms.exercise.id).queryKey, saved);
-      await client.invalidateQueries({ queryKey: ['exercises'] });
+      await client.invalidateQueries({ queryKey: ['assignments'] });
       await client.invalidateQueries({ queryKey: ['recheck', terms.exercise.id] });
     } catch (e) {
       const known = asProblem(e);

@@ -8,16 +8,16 @@ import { STAGES } from '../../ui/stages';
 import { useUpload, type UploadState } from './useUpload';
 
 interface Props {
-  exercise: string;
+  assignment: string;
   main: boolean;
   onDone: (handedIn: Schemas['HandedIn']) => void;
 }
 
 /** Handing in a mesh file: dropped here or chosen, watched on its way, stopped if need be. */
-export function FileHandIn({ exercise, main, onDone }: Props) {
+export function FileHandIn({ assignment, main, onDone }: Props) {
   const [file, setFile] = useState<File | null>(null);
   const { state, send, answer, stop } = useUpload(
-    exercise,
+    assignment,
     (u) => u.handedIn && onDone(u.handedIn),
   );
 

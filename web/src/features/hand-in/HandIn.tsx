@@ -10,7 +10,7 @@ import { FileHandIn } from './FileHandIn';
 type HandedIn = Schemas['HandedIn'];
 
 interface Props {
-  exercise: string;
+  assignment: string;
   title: string;
   /** The working copy on the bench, where there is one to hand in. */
   workpiece?: { id: string; revision: number; about: string };
@@ -74,7 +74,7 @@ function HandInDialog(props: Props & { onClose: () => void }) {
           {problem && <Trouble title={problem.title}>{problem.message}</Trouble>}
         </div>
       )}
-      <FileHandIn exercise={props.exercise} main={!workpiece} onDone={finish} />
+      <FileHandIn assignment={props.assignment} main={!workpiece} onDone={finish} />
     </Dialog>
   );
 }

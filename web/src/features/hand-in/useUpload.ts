@@ -24,7 +24,7 @@ function after(upload: Upload): UploadState {
 }
 
 /** A file's way in: sent with its share told, then watched while the server reads and inspects it. */
-export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
+export function useUpload(assignment: string, onDone: (upload: Upload) => void) {
   const [state, setState] = useState<UploadState>({ at: 'nothing' });
   const sending = useRef<Sending<Upload> | null>(null);
   const stopped = useRef(false);
@@ -47,7 +47,7 @@ export function useUpload(exercise: string, onDone: (upload: Upload) => void) {
     const key = unanswered.current?.file === file ? unanswered.current.key : newKey();
     unanswered.current = { file, key };
     setState({ at: 'sending', fileName: file.name, share: 0 });
-    sending.current = api.uploadFile(exercise, file, key, (share) =>
+    sending.current = api.uploadFile(assignment, file, key, (share) =>
       setState({ at: 'sending', fileName: file.name, share }),
     );
     try {

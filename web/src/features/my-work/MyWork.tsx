@@ -10,7 +10,7 @@ import { counted, waitText, whenText } from '../../ui/time';
 type Item = Schemas['Item'];
 
 /** The student's home: what came back first, then what is due. */
-export function MyWork({ handIn }: { handIn: (exercise: string, title: string) => ReactNode }) {
+export function MyWork({ handIn }: { handIn: (assignment: string, title: string) => ReactNode }) {
   const work = useQuery(queries.myWork());
   if (work.error && !work.data)
     return <Failure error={work.error} onRetry={() => void work.refetch()} />;
@@ -29,7 +29,7 @@ export function MyWork({ handIn }: { handIn: (exercise: string, title: string) =
       )}
       <ul className="mt-5 border-t border-ink">
         {items.map((item) => (
-          <Row key={item.exercise.id} item={item} first={item === next} handIn={handIn} />
+          <Row key={item.assignment.id} item={item} first={item === next} handIn={handIn} />
         ))}
       </ul>
     </div>
@@ -52,7 +52,8 @@ function Row(props: {
   handIn: (id: string, title: string) => ReactNode;
 }) {
   const { item, first, handIn } = props;
-  const { exercise, answer } = item;
+  const { assignment, answer } = item;
+  const { exercise, dueAt } = assignment;
   const current = item.state === 'returned' || item.state === 'accepted';
   return (
     <li className="grid grid-cols-[88px_minmax(0,1fr)_180px_420px] items-center gap-x-6 gap-y-3 border-b border-rule py-4 max-md:grid-cols-1">
@@ -64,14 +65,14 @@ function Row(props: {
           report={answer.report}
         />
       ) : (
-        <StarterPicture exercise={exercise.id} of={exercise.title} />
+        <StarterPicture assignment={assignment.id} of={exercise.title} />
       )}
       <div>
         <h2 className="text-[15px] font-semibold">{exercise.title}</h2>
         <p className="text-ink2">{exercise.summary}</p>
         <p className="condensed mt-1 text-[13px] text-ink2">
           {item.course}
-          {exercise.dueAt && `, due ${whenText(exercise.dueAt)}`}
+          {dueAt && `, due ${whenText(dueAt)}`}
         </p>
       </div>
       <StateText item={item} />
@@ -81,8 +82,8 @@ function Row(props: {
             {current ? 'Read the answer' : `Answer to attempt ${answer.attempt}`}
           </Link>
         )}
-        {handIn(exercise.id, exercise.title)}
-        <Link className={buttonLook(first && item.state === 'open')} to={`/bench/${exercise.id}`}>
+        {handIn(assignment.id, exercise.title)}
+        <Link className={buttonLook(first && item.state === 'open')} to={`/bench/${assignment.id}`}>
           {item.attempts === 0 ? 'Open the bench' : 'Carry on cutting'}
         </Link>
       </div>

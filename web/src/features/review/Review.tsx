@@ -170,7 +170,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     <div className="flex h-full flex-col">
       <WorkHead
         back={{ to: '/desk', name: 'Desk' }}
-        title={review.exercise.title}
+        title={review.assignment.exercise.title}
         about={
           <>
             <span className="text-[15px] text-ink">{review.student}</span>
@@ -249,9 +249,9 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               mesh={looked.mesh}
               version={0}
               lens={lens}
-              unit={review.exercise.unit}
+              unit={review.assignment.exercise.unit}
               insets={[...INSETS]}
-              label={`${review.exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
+              label={`${review.assignment.exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
               onReady={setStage}
               onHover={(at) => {
                 if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
@@ -266,7 +266,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                 <>
                   {hover && !picked && <Aim picked={hover} division={0} />}
                   {picked && <Aim picked={picked} division={0} />}
-                  <LensSpots looked={looked} unit={review.exercise.unit} />
+                  <LensSpots looked={looked} unit={review.assignment.exercise.unit} />
                   {!isBent(lens) && (
                     <>
                       <MeshMarks
@@ -308,7 +308,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               )}
             </Stage>
           </div>
-          <LensLegend lens={lens} looked={looked} unit={review.exercise.unit} />
+          <LensLegend lens={lens} looked={looked} unit={review.assignment.exercise.unit} />
           <Wake review={review} />
         </div>
         <AnswerPanel

@@ -36,7 +36,7 @@ public final class Generate {
     try {
       generate(url.replaceFirst("/[^/?]+(\\?.*)?$", "/" + name), login, args[0], args[1]);
     } finally {
-      run(url, login, "drop database if exists " + name + " with (force)");
+      run(url, login, "drop database " + name);
     }
   }
 
@@ -58,7 +58,8 @@ public final class Generate {
                     .withDatabase(
                         new Database()
                             .withInputSchema("public")
-                            .withExcludes("flyway_schema_history|spring_session.*"))
+                            .withExcludes(
+                                "flyway_schema_history|spring_session.*|event_publication"))
                     .withGenerate(
                         new org.jooq.meta.jaxb.Generate()
                             .withRecords(true)

@@ -5,11 +5,19 @@ import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyP
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import fairedge.schema.generated.Tables;
+import java.lang.reflect.Field;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -56,6 +64,48 @@ class ArchitectureTest {
           .should()
           .dependOnClassesThat(resideInAPackage("..store.."));
 
+  /** Whose each table is: only the stores of its module may name it. */
+  private static final Map<String, Set<String>> TABLES =
+      Map.of(
+          "account", Set.of("ACCOUNT", "DEVICE"),
+          "course", Set.of("COURSE", "MEMBERSHIP"),
+          "meshfile", Set.of("MESH_CONTENT", "SENT_PART"),
+          "exercise", Set.of("EXERCISE", "EXERCISE_VERSION", "ASSIGNMENT"),
+          "practice", Set.of("PRACTICE"),
+          "bench", Set.of("WORKPIECE", "WORKPIECE_REQUEST", "STEP", "STEP_NAME", "SNAPSHOT"),
+          "submission",
+              Set.of(
+                  "SUBMISSION",
+                  "SUBMISSION_REPORT",
+                  "SUBMISSION_PICTURE",
+                  "REPORT_KIND",
+                  "UPLOAD",
+                  "BUNDLE",
+                  "BUNDLED",
+                  "RECHECK_RUN"),
+          "review", Set.of("ANSWER", "NOTE"),
+          "platform", Set.of("SCHEDULED_TASKS"));
+
+  private static final ArchRule TABLES_ARE_THEIR_MODULES =
+      noClasses()
+          .that(resideInAPackage("..store.."))
+          .should(
+              new ArchCondition<JavaClass>("touch tables of another module") {
+                @Override
+                public void check(JavaClass store, ConditionEvents events) {
+                  store.getFieldAccessesFromSelf().stream()
+                      .filter(a -> a.getTargetOwner().getName().endsWith(".generated.Tables"))
+                      .filter(a -> !ownTables(store).contains(a.getTarget().getName()))
+                      .forEach(a ->
+                          events.add(SimpleConditionEvent.satisfied(store, a.getDescription())));
+                }
+              });
+
+  private static Set<String> ownTables(JavaClass store) {
+    String[] path = store.getPackageName().split("\\.");
+    return TABLES.getOrDefault(path[path.length - 2], Set.of());
+  }
+
   private static ArchRule knowsNothingAbove(String module) {
     String[] above =
         ORDER.subList(ORDER.indexOf(module) + 1, ORDER.size()).stream()
@@ -93,7 +143,16 @@ class ArchitectureTest {
   }
 
   @Test
+  void storesTouchTheTablesOfTheirModule_andEveryTableIsOfOne() {
+    TABLES_ARE_THEIR_MODULES.check(SERVER);
+    assertThat(TABLES.values().stream().flatMap(Set::stream))
+        .containsExactlyInAnyOrderElementsOf(
+            Arrays.stream(Tables.class.getFields()).map(Field::getName).toList());
+  }
+
+  @Test
   void rules_catchWhatBreaksThem() {
+    assertThat(broken(TABLES_ARE_THEIR_MODULES)).contains("ReadsOthers", "ACCOUNT");
     assertThat(broken(SQL_IN_STORES)).contains("AsksTheStore", "org.jooq.DSLContext");
     assertThat(broken(CONTROLLERS_ASK_SERVICES)).contains("AsksTheStore");
     assertThat(broken(knowsNothingAbove("account"))).contains("KnowsReviews");

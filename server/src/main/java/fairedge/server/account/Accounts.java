@@ -2,7 +2,9 @@ package fairedge.server.account;
 
 import fairedge.server.account.store.AccountStore;
 import fairedge.server.platform.SignedIn;
+import java.util.Collection;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -52,6 +54,11 @@ public class Accounts {
   /** Whose a sign-in is, by id. */
   public Optional<UUID> find(String signIn) {
     return store.findBySignIn(plain(signIn)).map(found -> found.account().id());
+  }
+
+  /** People by their ids; who is not there any more is left out. */
+  public Map<UUID, SignedIn> people(Collection<UUID> ids) {
+    return store.findAll(ids);
   }
 
   /** Each takes many megabytes and much of a processor, on purpose: so few at once. */

@@ -13,14 +13,11 @@ import fairedge.json.FindingView.ElementView;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.NewStep;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
-import fairedge.server.practice.Practice;
-import fairedge.server.practice.Practices;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -47,8 +44,6 @@ public class Bench {
 
   private final WorkpieceStore store;
   private final Workpieces workpieces;
-  private final Exercises exercises;
-  private final Practices practices;
   private final Tasks tasks;
   private final Workshop workshop;
   private final JobQueue jobs;
@@ -59,8 +54,6 @@ public class Bench {
   Bench(
       WorkpieceStore store,
       Workpieces workpieces,
-      Exercises exercises,
-      Practices practices,
       Tasks tasks,
       Workshop workshop,
       JobQueue jobs,
@@ -71,8 +64,6 @@ public class Bench {
     this.longest = longest;
     this.store = store;
     this.workpieces = workpieces;
-    this.exercises = exercises;
-    this.practices = practices;
     this.tasks = tasks;
     this.workshop = workshop;
     this.jobs = jobs;
@@ -85,17 +76,10 @@ public class Bench {
   /** A new state, and what of the mesh changed to get there (or all of it). */
   public record Stepped(StandsView state, byte[] mesh) {}
 
-  /** The working copy of a student in an exercise; made at the first call. */
-  public WorkpieceView open(UUID exerciseId, SignedIn student) {
-    exercises.requireForStudent(exerciseId, student);
-    UUID id = store.openFor(exerciseId, student.id(), clock.instant());
-    return state(id, student);
-  }
-
-  /** The workpiece of a practice piece; made at the first call. */
-  public WorkpieceView openPractice(UUID practiceId, SignedIn account) {
-    Practice practice = practices.requireOf(account, practiceId);
-    return state(store.openFor(practice, clock.instant()), account);
+  /** Somebody's workpiece for this; made at the first call. */
+  public WorkpieceView open(Owner owner, SignedIn account) {
+    tasks.requireToOpen(owner, account);
+    return state(store.openFor(owner, account.id(), clock.instant()), account);
   }
 
   /** As it stands, with the check of the mesh as it is. */
@@ -132,10 +116,10 @@ public class Bench {
    * How a workpiece stands, all of it at one moment.
    *
    * @param mesh a copy
-   * @param exercise null in free practice
+   * @param owner what it is cut for
    * @param step the last in force
    */
-  public record Standing(Mesh mesh, @Nullable UUID exercise, @Nullable Long step) {}
+  public record Standing(Mesh mesh, Owner owner, @Nullable Long step) {}
 
   /** How it stands at a revision. */
   public Standing standing(UUID id, SignedIn student, long revision) {
@@ -145,7 +129,7 @@ public class Bench {
         head,
         (now, held) -> {
           Workpieces.requireFresh(now, revision);
-          return new Standing(held.workpiece.mesh().copy(), now.exerciseId(), now.headStep());
+          return new Standing(held.workpiece.mesh().copy(), now.owner(), now.headStep());
         });
   }
 
@@ -337,7 +321,7 @@ public class Bench {
   }
 
   private Stepped made(Head head, Held held, Move move) {
-    Task task = tasks.of(head);
+    Task task = tasks.of(head.owner());
     workshop.settleLater(head, task, held);
     held.chosen = List.of();
     Moved moved = move.make(head, task, held);
@@ -367,7 +351,7 @@ public class Bench {
   }
 
   private WorkpieceView view(Head head, Held held) {
-    return view(tasks.of(head), head, held);
+    return view(tasks.of(head.owner()), head, held);
   }
 
   private WorkpieceView view(Task task, Head head, Held held) {

@@ -35,7 +35,7 @@ class OldPractice implements Cleaning {
     List<UUID> old = practices.putAwayBefore(now.minus(KEPT));
     for (UUID practice : old) {
       transactions.executeWithoutResult(status -> {
-        store.forgetPractice(practice);
+        store.forget(Owner.practice(practice));
         practices.forget(practice);
       });
     }

@@ -1,25 +1,34 @@
 package fairedge.server.bench;
 
-import fairedge.server.bench.store.WorkpieceStore.Head;
-import fairedge.server.exercise.Exercises;
-import fairedge.server.practice.Practices;
+import fairedge.server.platform.SignedIn;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
 
-/** Finds what workpieces are cut for. */
+/** Finds what workpieces are cut for, and who may cut for it, whatever its type. */
 @Component
 class Tasks {
-  private final Exercises exercises;
-  private final Practices practices;
+  private final Map<Owner.Type, Purpose> purposes = new EnumMap<>(Owner.Type.class);
 
-  Tasks(Exercises exercises, Practices practices) {
-    this.exercises = exercises;
-    this.practices = practices;
+  Tasks(List<Purpose> purposes) {
+    purposes.forEach(p -> this.purposes.put(p.type(), p));
   }
 
-  Task of(Head head) {
-    return head.exerciseId() != null
-        ? Task.of(exercises.require(head.exerciseId()))
-        : Task.of(practices.require(Objects.requireNonNull(head.practiceId())));
+  private Purpose of(Owner.Type type) {
+    return Objects.requireNonNull(purposes.get(type));
+  }
+
+  Task of(Owner owner) {
+    return of(owner.type()).task(owner.id());
+  }
+
+  void requireToOpen(Owner owner, SignedIn account) {
+    of(owner.type()).requireToOpen(owner.id(), account);
+  }
+
+  void requireToCut(Owner owner, SignedIn account) {
+    of(owner.type()).requireToCut(owner.id(), account);
   }
 }

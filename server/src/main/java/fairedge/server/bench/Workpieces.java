@@ -3,7 +3,6 @@ package fairedge.server.bench;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.bench.store.WorkpieceStore.Known;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.util.Map;
@@ -19,33 +18,30 @@ class Workpieces {
 
   private final WorkpieceStore store;
 
-  private final Exercises exercises;
+  private final Tasks tasks;
 
-  Workpieces(WorkpieceStore store, Exercises exercises) {
-    this.exercises = exercises;
+  Workpieces(WorkpieceStore store, Tasks tasks) {
+    this.tasks = tasks;
     this.store = store;
   }
 
-  Head require(UUID id, SignedIn owner) {
-    return owned(store.find(id), owner);
+  Head require(UUID id, SignedIn account) {
+    return owned(store.find(id), account);
   }
 
   /** The same, and whether a request was answered by it before. */
-  Known require(UUID id, SignedIn owner, UUID clientKey) {
+  Known require(UUID id, SignedIn account, UUID clientKey) {
     Optional<Known> known = store.find(id, clientKey);
-    owned(known.map(Known::head), owner);
+    owned(known.map(Known::head), account);
     return known.orElseThrow();
   }
 
-  /** Who left the class has lost it, though it is kept. */
-  private Head owned(Optional<Head> found, SignedIn owner) {
+  private Head owned(Optional<Head> found, SignedIn account) {
     Head head =
         found
-            .filter(h -> h.studentId().equals(owner.id()))
+            .filter(h -> h.accountId().equals(account.id()))
             .orElseThrow(() -> Problem.notFound("workpiece"));
-    if (head.exerciseId() != null) {
-      exercises.requireForStudent(head.exerciseId(), owner);
-    }
+    tasks.requireToCut(head.owner(), account);
     return head;
   }
 

@@ -155,7 +155,7 @@ class Workshop {
   @Nullable Checked checkIf(Head head, Task task, Look look, BooleanSupplier wanted) {
     return isAtOnce(task, look)
         ? inspect(task, look)
-        : turns.await(head.studentId(), () -> wanted.getAsBoolean() ? inspect(task, look) : null);
+        : turns.await(head.accountId(), () -> wanted.getAsBoolean() ? inspect(task, look) : null);
   }
 
   /** Whether nobody has to take his turn for a check. */
@@ -179,7 +179,7 @@ class Workshop {
 
   /** What a workpiece is cut for. */
   Task task(Head head) {
-    return tasks.of(head);
+    return tasks.of(head.owner());
   }
 
   /** How near to what was touched it has to be looked again. */
@@ -233,7 +233,7 @@ class Workshop {
       Head head, Task task, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
 
   private @Nullable Asked asked(Head head, Held held) {
-    Task task = tasks.of(head);
+    Task task = tasks.of(head.owner());
     held.countsBy(task.terms());
     return held.isChecked()
         ? null
@@ -331,7 +331,7 @@ class Workshop {
   private Held load(Head head) {
     Replayed replayed = replayed(head, head.headStep());
     Workpiece workpiece = replayed.workpiece;
-    Task task = tasks.of(head);
+    Task task = tasks.of(head.owner());
     Checked check = check(head, task, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
       completeStep(head, task, head.headStep(), check.check());
@@ -368,7 +368,7 @@ class Workshop {
   private record Replayed(Workpiece workpiece, @Nullable String remark) {}
 
   private Replayed replayed(Head head, @Nullable Long step) {
-    Task task = tasks.of(head);
+    Task task = tasks.of(head.owner());
     Optional<Snapshot> snapshot = step == null ? Optional.empty() : store.snapshotBefore(step);
     byte[] from = snapshot.map(Snapshot::mesh).orElse(task.starter());
     Workpiece workpiece = new Workpiece(meshes.require(from), task.tolerance());

@@ -1,8 +1,11 @@
 package fairedge.server.course;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.course.store.CourseStore;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -11,8 +14,10 @@ import org.springframework.stereotype.Service;
 @Service
 public class Courses {
   private final CourseStore store;
+  private final Accounts accounts;
 
-  Courses(CourseStore store) {
+  Courses(CourseStore store, Accounts accounts) {
+    this.accounts = accounts;
     this.store = store;
   }
 
@@ -20,22 +25,39 @@ public class Courses {
     return store.membershipsOf(account.id());
   }
 
+  /** Whether somebody may do this in a class. */
+  public boolean may(SignedIn account, UUID courseId, Right right) {
+    return store.findRole(courseId, account.id()).filter(right::isOf).isPresent();
+  }
+
   /**
-   * @throws Problem as not found, if the account has another role there or none
+   * @throws Problem as not found, if the account may not do this there
    */
-  public void require(SignedIn account, UUID courseId, Role role) {
-    if (store.findRole(courseId, account.id()).filter(role::equals).isEmpty()) {
+  public void require(SignedIn account, UUID courseId, Right right) {
+    if (!may(account, courseId, right)) {
       throw Problem.notFound("place");
     }
   }
 
-  public Role requireMember(SignedIn account, UUID courseId) {
-    return store.findRole(courseId, account.id()).orElseThrow(() -> Problem.notFound("class"));
+  /** The classes in which somebody may do this. */
+  public List<UUID> where(SignedIn account, Right right) {
+    return of(account).stream()
+        .filter(m -> right.isOf(m.role()))
+        .map(Membership::courseId)
+        .toList();
   }
 
   /** The students of a class, by name; for whoever has the right to know. */
   public List<Member> students(UUID courseId) {
-    return store.studentsOf(courseId);
+    return accounts.people(store.idsOf(List.of(courseId), Role.STUDENT)).values().stream()
+        .map(a -> new Member(a.id(), a.signIn(), a.name()))
+        .sorted(Comparator.comparing(Member::name).thenComparing(Member::id))
+        .toList();
+  }
+
+  /** How many students there are in several classes, each counted once. */
+  public int studentCount(Collection<UUID> courseIds) {
+    return store.idsOf(courseIds, Role.STUDENT).size();
   }
 
   public UUID create(String name) {

@@ -5,6 +5,7 @@ import fairedge.core.props.HarbourProps;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Role;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
@@ -48,6 +49,7 @@ class DemoClass implements ApplicationRunner {
   private final Accounts accounts;
   private final Courses courses;
   private final Exercises exercises;
+  private final Assignments assignments;
   private final ObjectProvider<DemoWork> work;
   private final Clock clock;
 
@@ -55,11 +57,13 @@ class DemoClass implements ApplicationRunner {
       Accounts accounts,
       Courses courses,
       Exercises exercises,
+      Assignments assignments,
       ObjectProvider<DemoWork> work,
       Clock clock) {
     this.accounts = accounts;
     this.courses = courses;
     this.exercises = exercises;
+    this.assignments = assignments;
     this.work = work;
     this.clock = clock;
   }
@@ -87,18 +91,19 @@ class DemoClass implements ApplicationRunner {
       people.put(p.signIn(), new SignedIn(id, p.signIn(), p.name()));
       courses.join(course, id, "student".equals(p.role()) ? Role.STUDENT : Role.INSTRUCTOR);
     }
-    UUID lid = setLid(course);
-    UUID bollard = setBollard(course);
-    UUID block = setBlock(course);
+    UUID marit = Objects.requireNonNull(people.get("marit")).id();
+    UUID lid = assignments.set(course, lid(marit), dueIn(4));
+    UUID bollard = assignments.set(course, bollard(marit), dueIn(11));
+    UUID block = assignments.set(course, block(marit), dueIn(18));
     work.ifAvailable(w ->
         w.fill(
             signIn -> Objects.requireNonNull(people.get(signIn)),
             new DemoWork.Set(lid, bollard, block)));
   }
 
-  private UUID setLid(UUID course) {
-    return exercises.set(
-        course,
+  private UUID lid(UUID owner) {
+    return exercises.make(
+        owner,
         new Exercises.Draft(
             "Hatch lid",
             "Cut the 16-sided top into quads",
@@ -111,14 +116,13 @@ class DemoClass implements ApplicationRunner {
             the bottom for a second attempt and see what the check says.\
             """,
             "mm",
-            Profile.ALL_QUADS,
-            dueIn(4)),
+            Profile.ALL_QUADS),
         HarbourProps.hatchLid());
   }
 
-  private UUID setBollard(UUID course) {
-    return exercises.set(
-        course,
+  private UUID bollard(UUID owner) {
+    return exercises.make(
+        owner,
         new Exercises.Draft(
             "Mooring bollard",
             "Insert a loop at the middle of the waist",
@@ -131,14 +135,13 @@ class DemoClass implements ApplicationRunner {
             quads.\
             """,
             "mm",
-            Profile.OPEN_SHEET,
-            dueIn(11)),
+            Profile.OPEN_SHEET),
         HarbourProps.mooringBollard());
   }
 
-  private UUID setBlock(UUID course) {
-    return exercises.set(
-        course,
+  private UUID block(UUID owner) {
+    return exercises.make(
+        owner,
         new Exercises.Draft(
             "Fairlead block",
             "Trace a line from corner to corner round two sides",
@@ -152,8 +155,7 @@ class DemoClass implements ApplicationRunner {
             leave a vertex that shapes nothing.\
             """,
             "mm",
-            Profile.ALL_QUADS,
-            dueIn(18)),
+            Profile.ALL_QUADS),
         HarbourProps.fairleadBlock());
   }
 }

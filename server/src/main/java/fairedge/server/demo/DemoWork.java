@@ -13,8 +13,9 @@ import fairedge.core.step.Workpiece;
 import fairedge.core.work.View;
 import fairedge.json.FindingView;
 import fairedge.server.bench.Bench;
+import fairedge.server.bench.Owner;
 import fairedge.server.bench.WorkpieceView;
-import fairedge.server.demo.store.DemoStore;
+import fairedge.server.platform.Clocks;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.Practices;
 import fairedge.server.review.AnswerView.NoteView;
@@ -27,9 +28,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -56,41 +55,31 @@ class DemoWork {
   private final Submissions submissions;
   private final Uploads uploads;
   private final Reviews reviews;
-  private final DemoStore store;
-  private final Clock clock;
 
   DemoWork(
-      Bench bench,
-      Practices practices,
-      Submissions submissions,
-      Uploads uploads,
-      Reviews reviews,
-      DemoStore store,
-      Clock clock) {
+      Bench bench, Practices practices, Submissions submissions, Uploads uploads, Reviews reviews) {
     this.bench = bench;
     this.practices = practices;
     this.submissions = submissions;
     this.uploads = uploads;
     this.reviews = reviews;
-    this.store = store;
-    this.clock = clock;
   }
 
-  /** The exercises of the class. */
+  /** What is set in the class. */
   record Set(UUID lid, UUID bollard, UUID block) {}
 
   /**
    * @param people by their sign-in
    */
-  void fill(Function<String, SignedIn> people, Set exercises) {
+  void fill(Function<String, SignedIn> people, Set set) {
     SignedIn marit = people.apply("marit");
-    runesLid(people.apply("rune"), exercises.lid(), marit);
-    inesBollard(people.apply("ines"), exercises.bollard(), marit);
-    bastiansBollard(people.apply("bastian"), exercises.bollard(), marit);
-    tobiasBlock(people.apply("tobias"), exercises.block(), marit);
-    solveigsFile(people.apply("solveig"), exercises.lid());
+    runesLid(people.apply("rune"), set.lid(), marit);
+    inesBollard(people.apply("ines"), set.bollard(), marit);
+    bastiansBollard(people.apply("bastian"), set.bollard(), marit);
+    tobiasBlock(people.apply("tobias"), set.block(), marit);
+    solveigsFile(people.apply("solveig"), set.lid());
     // Amara is in the middle of it, and has handed nothing in.
-    cut(people.apply("amara"), exercises.lid(), lidLine(0, 1), lidLine(0, 2));
+    cut(people.apply("amara"), set.lid(), lidLine(0, 1), lidLine(0, 2));
     practise(people.apply("rune"), "capstan", "pontoon");
   }
 
@@ -179,9 +168,10 @@ class DemoWork {
     }
     file.append("v 0 0 140\nf 18 18 19 2 1\nf 3 4 444 20\n");
     InputStream bytes = new ByteArrayInputStream(file.toString().getBytes(StandardCharsets.UTF_8));
-    UUID upload =
-        uploads.receive(lid, solveig, "hatch-lid-solveig.obj", bytes, UUID.randomUUID(), null).id();
-    store.receivedAt(upload, before(Duration.ofHours(3)));
+    Clocks.ago(
+        Duration.ofHours(3),
+        () ->
+            uploads.receive(lid, solveig, "hatch-lid-solveig.obj", bytes, UUID.randomUUID(), null));
   }
 
   /** From side to side over the top's sixteen corners, whose grid has its corners at 16, 20, ... */
@@ -210,8 +200,8 @@ class DemoWork {
         Stream.of(anchors).map(anchor -> new TracePoint(anchor, view)).toList());
   }
 
-  private void cut(SignedIn student, UUID exercise, Change... changes) {
-    WorkpieceView workpiece = bench.open(exercise, student);
+  private void cut(SignedIn student, UUID assignment, Change... changes) {
+    WorkpieceView workpiece = bench.open(Owner.assignment(assignment), student);
     long revision = workpiece.revision();
     for (Change change : changes) {
       Bench.Asked asked = new Bench.Asked(revision++, UUID.randomUUID());
@@ -219,24 +209,20 @@ class DemoWork {
     }
   }
 
-  private UUID handIn(SignedIn student, UUID exercise, Duration ago) {
-    WorkpieceView workpiece = bench.open(exercise, student);
-    UUID id =
-        submissions
-            .fromBench(workpiece.id(), student, workpiece.revision(), UUID.randomUUID())
-            .id();
-    store.handedInAt(id, before(ago));
-    return id;
-  }
-
-  private Instant before(Duration ago) {
-    return clock.instant().minus(ago);
+  private UUID handIn(SignedIn student, UUID assignment, Duration ago) {
+    WorkpieceView workpiece = bench.open(Owner.assignment(assignment), student);
+    return Clocks.ago(
+        ago,
+        () ->
+            submissions
+                .fromBench(workpiece.id(), student, workpiece.revision(), UUID.randomUUID())
+                .id());
   }
 
   /** Keeps a draft whose notes are about the first findings, in their order. */
   private void answer(
       SignedIn marit, UUID id, @Nullable Verdict verdict, String word, List<String> notes) {
-    List<FindingView> findings = submissions.check(id).findings();
+    List<FindingView> findings = submissions.newest(submissions.require(id)).findings();
     List<Reviews.Drafted> pinned = new ArrayList<>();
     for (int i = 0; i < notes.size(); i++) {
       FindingView finding = findings.get(i);
@@ -248,7 +234,6 @@ class DemoWork {
   }
 
   private void giveBack(SignedIn marit, UUID id, Duration ago) {
-    reviews.giveBack(id, marit, 1);
-    store.returnedAt(id, before(ago));
+    Clocks.ago(ago, () -> reviews.giveBack(id, marit, 1));
   }
 }

@@ -1,20 +1,12 @@
 package fairedge.server.exercise;
 
-import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** An exercise as the API tells it. */
 public record ExerciseView(
-    UUID id,
-    String title,
-    String summary,
-    String brief,
-    String unit,
-    String profile,
-    @Nullable Instant dueAt) {
+    UUID id, String title, String summary, String brief, String unit, String profile) {
   public static ExerciseView of(Exercise e) {
     return new ExerciseView(
-        e.id(), e.title(), e.summary(), e.brief(), e.unit(), e.profile().name(), e.dueAt());
+        e.id(), e.title(), e.summary(), e.brief(), e.unit(), e.profile().name());
   }
 }

@@ -5,89 +5,87 @@ import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
-import fairedge.server.course.Courses;
-import fairedge.server.course.Role;
+import fairedge.server.course.Right;
 import fairedge.server.exercise.store.ExerciseStore;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
-import java.time.Instant;
-import java.util.List;
+import java.time.Clock;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Exercises and who may see them. */
+/** Exercises, each of its instructor's. */
 @Service
 public class Exercises {
   private final ExerciseStore store;
-  private final Courses courses;
+  private final Assignments assignments;
   private final MeshFiles meshes;
   private final ApplicationEventPublisher events;
+  private final Clock clock;
 
   Exercises(
-      ExerciseStore store, Courses courses, MeshFiles meshes, ApplicationEventPublisher events) {
+      ExerciseStore store,
+      Assignments assignments,
+      MeshFiles meshes,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.clock = clock;
     this.events = events;
     this.store = store;
-    this.courses = courses;
+    this.assignments = assignments;
     this.meshes = meshes;
   }
 
-  /** What an instructor sets. */
-  public record Draft(
-      String title,
-      String summary,
-      String brief,
-      String unit,
-      Profile profile,
-      @Nullable Instant dueAt) {}
+  /** What an instructor asks for. */
+  public record Draft(String title, String summary, String brief, String unit, Profile profile) {}
 
-  public UUID set(UUID courseId, Draft draft, Mesh starter) {
+  /** Makes an exercise of an instructor's. */
+  @Transactional
+  public UUID make(UUID owner, Draft draft, Mesh starter) {
     Tolerance tolerance = Tolerance.of(starter.bounds());
     Exercise exercise =
         new Exercise(
             UUID.randomUUID(),
-            courseId,
+            owner,
             draft.title(),
             draft.summary(),
-            draft.brief(),
             draft.unit(),
             meshes.keep(starter),
             tolerance.scale(),
-            draft.profile(),
-            Wanted.NOTHING,
             0,
-            draft.dueAt());
-    store.insert(exercise);
+            draft.brief(),
+            draft.profile(),
+            Wanted.NOTHING);
+    store.insert(exercise, clock.instant());
     return exercise.id();
   }
 
   /**
-   * Lets other kinds and numbers count, or asks something else of the shape. What was handed in is
-   * inspected anew after it: {@link TermsChanged}.
+   * Lets other kinds and numbers count, or asks something else of the shape, in a new version. What
+   * was handed in is inspected anew after it: {@link TermsChanged}.
    *
-   * @param revision of the terms that are replaced
+   * @param version that it is made from
    */
   @Transactional
   public TermsView setTerms(
-      UUID id, SignedIn account, int revision, ProfileView asked, Wanted wanted) {
-    Exercise exercise = requireForInstructor(id, account);
-    Profile profile = profileOf(asked);
-    if (!store.setTerms(id, revision, profile, wanted)) {
+      UUID id, SignedIn account, int version, ProfileView asked, Wanted wanted) {
+    Exercise exercise = requireOf(account, id);
+    Exercise next = exercise.with(version + 1, profileOf(asked), wanted);
+    if (!store.addVersion(next, clock.instant())) {
       throw Problem.of(
           Problem.Kind.STALE,
           "This was changed in another window meanwhile; here is how it stands now.",
-          Map.of("revision", exercise.termsRevision()));
+          Map.of("revision", exercise.version()));
     }
-    events.publishEvent(new TermsChanged(id));
-    return TermsView.of(require(id));
+    events.publishEvent(new TermsChanged(id, next.version()));
+    return TermsView.of(next);
   }
 
   public TermsView terms(UUID id, SignedIn account) {
-    return TermsView.of(requireForInstructor(id, account));
+    return TermsView.of(requireToRead(id, account));
   }
 
   private static Profile profileOf(ProfileView asked) {
@@ -98,29 +96,25 @@ public class Exercises {
     }
   }
 
-  /** For a student of its class. */
-  public Exercise requireForStudent(UUID id, SignedIn account) {
+  /** For its instructor. */
+  private Exercise requireOf(SignedIn owner, UUID id) {
     Exercise exercise = require(id);
-    courses.require(account, exercise.courseId(), Role.STUDENT);
+    if (!exercise.owner().equals(owner.id())) {
+      throw Problem.notFound("exercise");
+    }
     return exercise;
   }
 
-  /** For an instructor of its class. */
-  public Exercise requireForInstructor(UUID id, SignedIn account) {
+  /** For its instructor, and for those of the classes where it is set. */
+  public Exercise requireToRead(UUID id, SignedIn account) {
     Exercise exercise = require(id);
-    courses.require(account, exercise.courseId(), Role.INSTRUCTOR);
+    if (!exercise.owner().equals(account.id()) && !assignments.may(Right.SET, id, account)) {
+      throw Problem.notFound("exercise");
+    }
     return exercise;
   }
 
   public Exercise require(UUID id) {
     return store.find(id).orElseThrow(() -> Problem.notFound("exercise"));
-  }
-
-  /** All exercises of the classes in which the account has this role, in their order. */
-  public List<Exercise> of(SignedIn account, Role role) {
-    return courses.of(account).stream()
-        .filter(m -> m.role() == role)
-        .flatMap(m -> store.ofCourse(m.courseId()).stream())
-        .toList();
   }
 }

@@ -4,7 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import fairedge.core.mesh.Mesh;
 import fairedge.picture.MeshPicture;
-import fairedge.server.course.Courses;
+import fairedge.server.course.Right;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
@@ -24,24 +24,21 @@ public class StarterPictures {
 
   private static final int REMEMBERED = 500;
 
-  private final Exercises exercises;
-  private final Courses courses;
+  private final Assignments assignments;
   private final MeshFiles meshes;
   private final Turns turns;
   private final Cache<ByteBuffer, byte[]> drawn =
       Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-  StarterPictures(Exercises exercises, Courses courses, MeshFiles meshes, Turns turns) {
-    this.exercises = exercises;
-    this.courses = courses;
+  StarterPictures(Assignments assignments, MeshFiles meshes, Turns turns) {
+    this.assignments = assignments;
     this.meshes = meshes;
     this.turns = turns;
   }
 
   /** As a PNG, for anyone in the class. */
   public byte[] picture(UUID id, SignedIn account) {
-    Exercise exercise = exercises.require(id);
-    courses.requireMember(account, exercise.courseId());
+    Exercise exercise = assignments.requireTo(Right.SEE, id, account).exercise();
     ByteBuffer key = ByteBuffer.wrap(exercise.starter());
     byte[] known = drawn.getIfPresent(key);
     if (known != null) {

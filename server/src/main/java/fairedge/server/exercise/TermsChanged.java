@@ -2,5 +2,5 @@ package fairedge.server.exercise;
 
 import java.util.UUID;
 
-/** Told in the transaction in which the terms of an exercise changed. */
-public record TermsChanged(UUID exercise) {}
+/** Other terms hold in an exercise from a version on. */
+public record TermsChanged(UUID exercise, int version) {}

@@ -56,7 +56,7 @@ public record TermsView(
   static TermsView of(Exercise e) {
     return new TermsView(
         ExerciseView.of(e),
-        e.termsRevision(),
+        e.version(),
         ProfileView.of(e.profile()),
         e.wanted(),
         Arrays.stream(Rule.values())

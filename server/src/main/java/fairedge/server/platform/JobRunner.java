@@ -41,13 +41,14 @@ class JobRunner implements SmartLifecycle {
       DataSource database,
       List<Job> jobs,
       List<Cleaning> cleanings,
+      NewsAgain news,
       JobQueue queue,
       @Value("${fair-edge.jobs.threads}") int threads) {
     List<Task<?>> tasks = jobs.stream().<Task<?>>map(JobRunner::task).toList();
     this.queue = queue;
     this.scheduler =
         Scheduler.create(database, tasks)
-            .startTasks(cleaning(cleanings))
+            .startTasks(cleaning(cleanings), news.task())
             .threads(threads)
             .enablePriority()
             .pollingInterval(POLLING)

@@ -1,23 +1,23 @@
 package fairedge.server.review;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Membership;
-import fairedge.server.course.Role;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.ExerciseView;
-import fairedge.server.exercise.Exercises;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.AssignmentView;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.MyWorkView.Item;
 import fairedge.server.review.MyWorkView.Returned;
 import fairedge.server.review.MyWorkView.State;
-import fairedge.server.review.store.AnswerStore;
-import fairedge.server.review.store.DeskStore;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Summary;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -33,65 +33,63 @@ import org.springframework.stereotype.Service;
 @Service
 public class Homes {
   private final Submissions submissions;
-  private final Exercises exercises;
+  private final Assignments assignments;
   private final Courses courses;
-  private final AnswerStore answers;
-  private final DeskStore desk;
+  private final Accounts accounts;
+  private final Answers answers;
   private final Clock clock;
 
   Homes(
       Submissions submissions,
-      Exercises exercises,
+      Assignments assignments,
       Courses courses,
-      AnswerStore answers,
-      DeskStore desk,
+      Accounts accounts,
+      Answers answers,
       Clock clock) {
     this.submissions = submissions;
-    this.exercises = exercises;
+    this.assignments = assignments;
     this.courses = courses;
+    this.accounts = accounts;
     this.answers = answers;
-    this.desk = desk;
     this.clock = clock;
   }
 
-  /** What the desk reads off the store at once, whatever the length of the queue. */
+  /** What is read off the store at once, whatever the length of the queue. */
   private record Read(
-      Map<UUID, Submission> submissions,
+      Map<UUID, Assignment> assignments,
       Map<UUID, Summary> reports,
-      Map<UUID, Exercise> exercises) {
-    Summary report(UUID submission) {
-      return Objects.requireNonNull(reports.get(submission));
-    }
+      Map<UUID, SignedIn> students) {}
+
+  /** Last attempts that no answer is out to, in the classes that somebody reviews in. */
+  List<Submission> waiting(SignedIn instructor) {
+    return submissions.waiting(
+        assignments.of(instructor, Right.REVIEW).stream().map(Assignment::id).toList());
   }
 
   public DeskView desk(SignedIn instructor) {
-    List<DeskStore.Entry> waiting = desk.waiting(instructor.id());
-    List<DeskStore.Entry> latest = desk.latest(instructor.id());
-    Read read = read(instructor, waiting);
+    Map<UUID, Assignment> set =
+        assignments.of(instructor, Right.REVIEW).stream()
+            .collect(Collectors.toMap(Assignment::id, Function.identity()));
+    List<Submission> waiting = submissions.waiting(set.keySet());
+    Read read =
+        new Read(
+            set,
+            submissions.summaries(waiting.stream().map(Submission::id).toList()),
+            accounts.people(waiting.stream().map(Submission::studentId).distinct().toList()));
     return new DeskView(
-        waiting.stream().map(entry -> row(entry, read)).toList(),
-        trips(latest),
-        desk.students(instructor.id()),
-        due(latest, read));
+        waiting.stream().map(s -> row(s, read)).toList(),
+        trips(set.keySet()),
+        courses.studentCount(courses.where(instructor, Right.REVIEW)),
+        due(set.values(), submissions.handedIn(set.keySet())));
   }
 
-  private Read read(SignedIn instructor, List<DeskStore.Entry> waiting) {
-    List<UUID> ids = waiting.stream().map(DeskStore.Entry::submission).toList();
-    return new Read(
-        submissions.findAll(ids),
-        submissions.summaries(ids),
-        exercises.of(instructor, Role.INSTRUCTOR).stream()
-            .collect(Collectors.toMap(Exercise::id, Function.identity())));
-  }
-
-  private static DeskView.Row row(DeskStore.Entry entry, Read read) {
-    Submission s = Objects.requireNonNull(read.submissions().get(entry.submission()));
-    Exercise exercise = Objects.requireNonNull(read.exercises().get(s.exerciseId()));
-    Summary report = read.report(s.id());
+  private static DeskView.Row row(Submission s, Read read) {
+    Assignment assignment = Objects.requireNonNull(read.assignments().get(s.assignmentId()));
+    Summary report = Objects.requireNonNull(read.reports().get(s.id()));
     return new DeskView.Row(
         s.id(),
-        entry.student(),
-        exercise.title(),
+        Objects.requireNonNull(read.students().get(s.studentId())).name(),
+        assignment.exercise().title(),
         s.attempt(),
         s.fileName() != null,
         s.handedInAt(),
@@ -101,29 +99,23 @@ public class Homes {
         report.since());
   }
 
-  private List<DeskView.Trip> trips(List<DeskStore.Entry> latest) {
-    return submissions
-        .studentsByKind(latest.stream().map(DeskStore.Entry::submission).toList())
-        .entrySet()
-        .stream()
+  private List<DeskView.Trip> trips(Collection<UUID> assignments) {
+    return submissions.studentsByKind(assignments).entrySet().stream()
         .map(e -> new DeskView.Trip(e.getKey(), e.getValue()))
         .toList();
   }
 
-  private List<DeskView.Due> due(List<DeskStore.Entry> latest, Read read) {
-    Map<UUID, Long> handedIn =
-        latest.stream()
-            .collect(Collectors.groupingBy(DeskStore.Entry::exerciseId, Collectors.counting()));
+  private List<DeskView.Due> due(Collection<Assignment> set, Map<UUID, Integer> handedIn) {
     Instant now = clock.instant();
-    return read.exercises().values().stream()
-        .filter(e -> e.dueAt() != null && e.dueAt().isAfter(now))
-        .map(e -> dueOf(e, handedIn.getOrDefault(e.id(), 0L).intValue()))
+    return set.stream()
+        .filter(a -> a.dueAt() != null && a.dueAt().isAfter(now))
+        .map(a ->
+            new DeskView.Due(
+                a.exercise().title(),
+                Objects.requireNonNull(a.dueAt()),
+                handedIn.getOrDefault(a.id(), 0)))
         .sorted(Comparator.comparing(DeskView.Due::dueAt))
         .toList();
-  }
-
-  private static DeskView.Due dueOf(Exercise e, int handedIn) {
-    return new DeskView.Due(e.title(), e.dueAt() == null ? Instant.MAX : e.dueAt(), handedIn);
   }
 
   public MyWorkView myWork(SignedIn student) {
@@ -131,17 +123,17 @@ public class Homes {
         courses.of(student).stream()
             .collect(Collectors.toMap(Membership::courseId, Membership::courseName));
     return new MyWorkView(
-        exercises.of(student, Role.STUDENT).stream()
-            .map(e -> item(e, courseNames.getOrDefault(e.courseId(), ""), student))
+        assignments.of(student, Right.WORK).stream()
+            .map(a -> item(a, courseNames.getOrDefault(a.courseId(), ""), student))
             .toList());
   }
 
-  private Item item(Exercise exercise, String course, SignedIn student) {
-    List<Submission> attempts = submissions.attempts(exercise.id(), student.id());
+  private Item item(Assignment assignment, String course, SignedIn student) {
+    List<Submission> attempts = submissions.attempts(assignment.id(), student.id());
     Optional<Returned> returned =
         attempts.stream().map(this::returned).flatMap(Optional::stream).findFirst();
     return new Item(
-        ExerciseView.of(exercise),
+        AssignmentView.of(assignment),
         course,
         stateOf(attempts, returned.orElse(null)),
         attempts.size(),
@@ -160,21 +152,17 @@ public class Homes {
   }
 
   private Optional<Returned> returned(Submission s) {
-    return answers
-        .find(s.id())
-        .flatMap(a -> {
-          Instant at = a.returnedAt();
-          Verdict verdict = a.verdict();
-          return at == null || verdict == null
-              ? Optional.empty()
-              : Optional.of(
-                  new Returned(
-                      s.id(),
-                      s.attempt(),
-                      verdict,
-                      at,
-                      a.notes().size(),
-                      submissions.reportRevision(s.id())));
-        });
+    return s.quoted() == null
+        ? Optional.empty()
+        : answers
+            .find(s.id())
+            .map(a ->
+                new Returned(
+                    s.id(),
+                    s.attempt(),
+                    Objects.requireNonNull(a.verdict()),
+                    Objects.requireNonNull(a.returnedAt()),
+                    a.notes().size(),
+                    s.shown()));
   }
 }

@@ -1,6 +1,6 @@
 package fairedge.server.review;
 
-import fairedge.server.exercise.ExerciseView;
+import fairedge.server.exercise.AssignmentView;
 import fairedge.server.review.AnswerView.Verdict;
 import java.time.Instant;
 import java.util.List;
@@ -11,12 +11,12 @@ import org.jspecify.annotations.Nullable;
 public record MyWorkView(List<Item> items) {
 
   /**
-   * An exercise and how far it is.
+   * An exercise that is set and how far it is.
    *
    * @param answer the last answer that was returned
    */
   public record Item(
-      ExerciseView exercise,
+      AssignmentView assignment,
       String course,
       State state,
       int attempts,

@@ -1,21 +1,20 @@
 package fairedge.server.review;
 
-import fairedge.server.review.store.AnswerStore;
 import fairedge.server.submission.Rechecked;
-import org.springframework.context.event.EventListener;
+import org.springframework.modulith.events.ApplicationModuleListener;
 import org.springframework.stereotype.Component;
 
-/** Lets notes follow their findings into a new report; of one that is gone they keep the place. */
+/** Lets notes follow their findings into a new report. */
 @Component
 class NotesFollow {
-  private final AnswerStore store;
+  private final Answers answers;
 
-  NotesFollow(AnswerStore store) {
-    this.store = store;
+  NotesFollow(Answers answers) {
+    this.answers = answers;
   }
 
-  @EventListener
+  @ApplicationModuleListener
   void onRechecked(Rechecked rechecked) {
-    store.moveFindings(rechecked.submission(), rechecked.findings());
+    answers.follow(rechecked.submission());
   }
 }

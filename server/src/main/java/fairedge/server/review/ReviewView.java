@@ -2,7 +2,7 @@ package fairedge.server.review;
 
 import fairedge.json.CheckView;
 import fairedge.server.bench.StepView;
-import fairedge.server.exercise.ExerciseView;
+import fairedge.server.exercise.AssignmentView;
 import fairedge.server.submission.HandedIn.ReadingView;
 import java.time.Instant;
 import java.util.List;
@@ -12,11 +12,11 @@ import org.jspecify.annotations.Nullable;
 /**
  * A submission under review, or as its student reads it with its answer.
  *
- * @param report revision of the report that {@code check} is
+ * @param report version of the report that {@code check} is
  */
 public record ReviewView(
     UUID id,
-    ExerciseView exercise,
+    AssignmentView assignment,
     String student,
     int attempt,
     @Nullable String fileName,

@@ -1,69 +1,56 @@
 package fairedge.server.review;
 
 import fairedge.json.CheckView;
-import fairedge.json.FindingView;
+import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
-import fairedge.server.course.Courses;
-import fairedge.server.course.Role;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.ExerciseView;
-import fairedge.server.exercise.Exercises;
+import fairedge.server.exercise.AssignmentView;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.ReviewView.QueueView;
 import fairedge.server.review.ReviewView.SinceView;
-import fairedge.server.review.store.AnswerStore;
-import fairedge.server.review.store.DeskStore;
 import fairedge.server.submission.PictureSize;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
-import java.time.Clock;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** The review of a submission and its answer: the instructor's until it is returned. */
 @Service
 public class Reviews {
-  private static final AnswerView NO_ANSWER = new AnswerView(0, "", null, List.of(), null, null);
-
   private final Submissions submissions;
-  private final Exercises exercises;
-  private final Courses courses;
+  private final Assignments assignments;
+  private final Accounts accounts;
   private final Bench bench;
-  private final AnswerStore answers;
-  private final DeskStore desk;
+  private final Answers answers;
+  private final Homes homes;
   private final TransactionTemplate oneMoment;
-  private final Clock clock;
 
   Reviews(
       Submissions submissions,
-      Exercises exercises,
-      Courses courses,
+      Assignments assignments,
+      Accounts accounts,
       Bench bench,
-      AnswerStore answers,
-      DeskStore desk,
-      PlatformTransactionManager transactions,
-      Clock clock) {
+      Answers answers,
+      Homes homes,
+      PlatformTransactionManager transactions) {
     this.oneMoment = new TransactionTemplate(transactions);
     this.oneMoment.setReadOnly(true);
     this.oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
     this.submissions = submissions;
-    this.exercises = exercises;
-    this.courses = courses;
+    this.assignments = assignments;
+    this.accounts = accounts;
     this.bench = bench;
     this.answers = answers;
-    this.desk = desk;
-    this.clock = clock;
+    this.homes = homes;
   }
 
   /**
@@ -87,45 +74,51 @@ public class Reviews {
    */
   public record Drafted(NoteView note, @Nullable String key) {}
 
-  /** For an instructor of the submission's class. */
+  /** For those who review in the submission's class. */
   public ReviewView review(UUID id, SignedIn instructor) {
-    Submission submission = requireAsInstructor(id, instructor);
-    return view(submission, read(id), queueOf(id, instructor));
+    submissions.requireToReview(id, instructor);
+    Seen seen = seen(id);
+    return view(seen, queueOf(id, instructor));
   }
 
-  /** Report and answer of one moment: the answer's notes name findings of this very report. */
-  private record Read(Submissions.Report report, AnswerView answer) {}
+  /** A submission with its report and answer, all of one moment. */
+  private record Seen(Submission submission, Answers.Read read) {}
 
-  private Read read(UUID id) {
+  private Seen seen(UUID id) {
     return Objects.requireNonNull(
-        oneMoment.execute(
-            status -> new Read(submissions.report(id), answers.find(id).orElse(NO_ANSWER))));
+        oneMoment.execute(status -> {
+          Submission submission = submissions.require(id);
+          return new Seen(submission, answers.read(submission));
+        }));
   }
 
   /** For the student who handed it in, once it is returned. */
   public ReviewView answer(UUID id, SignedIn student) {
-    Submission submission = requireAsOwner(id, student);
-    requireReturned(id);
-    return view(submission, read(id), null);
+    requireOut(submissions.requireOf(student, id));
+    return view(seen(id), null);
   }
 
-  private ReviewView view(Submission s, Read read, @Nullable QueueView queue) {
-    Exercise exercise = exercises.require(s.exerciseId());
-    CheckView check = read.report().check();
+  private ReviewView view(Seen seen, @Nullable QueueView queue) {
+    Submission s = seen.submission();
+    CheckView check = seen.read().check();
     return new ReviewView(
         s.id(),
-        ExerciseView.of(exercise),
-        desk.nameOf(s.studentId()),
+        AssignmentView.of(assignments.require(s.assignmentId())),
+        nameOf(s.studentId()),
         s.attempt(),
         s.fileName(),
         s.handedInAt(),
         check,
-        read.report().revision(),
+        s.shown(),
         submissions.reading(s.id()),
         since(s, check),
         s.stepId() == null ? List.of() : bench.stepsTo(s.stepId()),
-        read.answer(),
+        answers.told(seen.read().answer()),
         queue);
+  }
+
+  private String nameOf(UUID student) {
+    return Objects.requireNonNull(accounts.people(List.of(student)).get(student)).name();
   }
 
   /** What changed since the attempt before; null for the first. */
@@ -137,8 +130,7 @@ public class Reviews {
   }
 
   private QueueView queueOf(UUID id, SignedIn instructor) {
-    List<UUID> waiting =
-        desk.waiting(instructor.id()).stream().map(DeskStore.Entry::submission).toList();
+    List<UUID> waiting = homes.waiting(instructor).stream().map(Submission::id).toList();
     int at = waiting.indexOf(id);
     return new QueueView(
         at + 1,
@@ -148,120 +140,33 @@ public class Reviews {
   }
 
   /**
-   * A picture of a submission.
-   *
-   * @param report revision of the report whose marks it shows
+   * The handed-in mesh with its marks, for those who review in its class, and for its student once
+   * the answer is returned: before, the marks would tell what was found. In no transaction: while
+   * it is drawn no connection is held.
    */
-  public record Picture(byte[] png, int report) {}
-
-  /**
-   * The handed-in mesh with its marks, for the instructors of its class, and for its student once
-   * the answer is returned: before, the marks would tell what the instructor found. In no
-   * transaction: while it is drawn no connection is held.
-   */
-  public Picture picture(UUID id, SignedIn account, PictureSize size) {
-    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
-    Role role = courses.requireMember(account, courseOf(submission));
-    if (role == Role.STUDENT) {
-      requireAsOwner(id, account);
-      requireReturned(id);
+  public Submissions.Picture picture(UUID id, SignedIn account, PictureSize size) {
+    Submissions.Seen seen = submissions.requireToSee(id, account);
+    if (!seen.reviews()) {
+      requireOut(seen.submission());
     }
-    int report = submissions.reportRevision(id);
-    return new Picture(submissions.picture(submission, size, account), report);
+    return submissions.picture(seen.submission(), size, account);
   }
 
-  private AnswerView requireReturned(UUID id) {
-    return answers
-        .find(id)
-        .filter(a -> a.returnedAt() != null)
-        .orElseThrow(() -> Problem.notFound("answer"));
+  private static void requireOut(Submission submission) {
+    if (submission.quoted() == null) {
+      throw Problem.notFound("answer");
+    }
   }
 
-  /**
-   * Keeps a draft; a stale one is told so and lost nothing, one that is sent again gets the first
-   * answer. Its notes follow their findings where these were found anew since it was begun.
-   */
-  @Transactional
+  /** Keeps a draft; see {@link Answers#keep}. */
   public AnswerView keep(UUID id, SignedIn instructor, Draft draft) {
-    Submission submission = requireAsInstructor(id, instructor);
-    // The report first, as whoever puts another in its place does: neither waits for the other.
-    int report = submissions.lockReport(id);
-    if (draft.clientKey() != null && draft.clientKey().equals(answers.keyOf(id))) {
-      return answers.find(id).orElseThrow();
-    }
-    requireOpen(id, draft.revision());
-    List<FindingView> findings = submissions.check(submission.id()).findings();
-    boolean isOfBefore = draft.report() != null && draft.report() != report;
-    List<NoteView> notes =
-        draft.notes().stream()
-            .map(d -> isOfBefore ? followed(d, findings) : requireSound(d.note(), findings))
-            .toList();
-    answers.write(id, draft.word(), draft.verdict(), notes, draft.clientKey());
-    return answers.find(id).orElseThrow();
+    submissions.requireToReview(id, instructor);
+    return answers.keep(id, draft);
   }
 
-  private static NoteView requireSound(NoteView note, List<FindingView> findings) {
-    Integer finding = note.finding();
-    if (finding != null && (finding < 0 || finding >= findings.size())) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "A note is about a finding that is not there.");
-    }
-    if (!note.place().isFinite()) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "A note is pinned to no place.");
-    }
-    return note;
-  }
-
-  /** The note in another report: about the same finding, or, if that is gone, about its place. */
-  private static NoteView followed(Drafted drafted, List<FindingView> findings) {
-    NoteView note = drafted.note();
-    Integer finding = null;
-    for (int i = 0; note.finding() != null && finding == null && i < findings.size(); i++) {
-      finding = findings.get(i).key().equals(drafted.key()) ? i : null;
-    }
-    return requireSound(note.about(finding), findings);
-  }
-
-  /** Returns the answer to its student. Needs a verdict; can't be taken back. */
-  @Transactional
+  /** Returns the answer to its student; see {@link Answers#giveBack}. */
   public AnswerView giveBack(UUID id, SignedIn instructor, long revision) {
-    requireAsInstructor(id, instructor);
-    AnswerView draft = requireOpen(id, revision);
-    if (draft.verdict() == null) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "Give a verdict first: accepted, or try again.");
-    }
-    answers.markReturned(id, instructor.id(), clock.instant());
-    return answers.find(id).orElseThrow();
-  }
-
-  private AnswerView requireOpen(UUID id, long revision) {
-    answers.lock(id);
-    AnswerView now = answers.find(id).orElseThrow();
-    if (now.returnedAt() != null) {
-      throw Problem.of(Problem.Kind.STALE, "This answer was returned already.");
-    }
-    if (now.revision() != revision) {
-      throw Problem.of(
-          Problem.Kind.STALE,
-          "This answer was changed in another window meanwhile.",
-          Map.of("answer", now));
-    }
-    return now;
-  }
-
-  private Submission requireAsInstructor(UUID id, SignedIn instructor) {
-    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
-    courses.require(instructor, courseOf(submission), Role.INSTRUCTOR);
-    return submission;
-  }
-
-  private Submission requireAsOwner(UUID id, SignedIn student) {
-    return submissions
-        .find(id)
-        .filter(s -> s.studentId().equals(student.id()))
-        .orElseThrow(() -> Problem.notFound("answer"));
-  }
-
-  private UUID courseOf(Submission submission) {
-    return exercises.require(submission.exerciseId()).courseId();
+    submissions.requireToReview(id, instructor);
+    return answers.giveBack(id, instructor, revision);
   }
 }

@@ -5,19 +5,13 @@ import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
-import fairedge.server.course.Courses;
-import fairedge.server.course.Role;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Terms;
 import fairedge.server.inspection.Tried;
-import fairedge.server.platform.Problem;
 import fairedge.server.platform.Recent;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
-import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import java.util.HexFormat;
 import java.util.UUID;
@@ -35,8 +29,6 @@ public class SubmissionOutlet {
   private static final long FACES_AT_HAND = 2_000_000;
 
   private final Submissions submissions;
-  private final Exercises exercises;
-  private final Courses courses;
   private final Inspections inspections;
   private final Turns turns;
 
@@ -44,16 +36,9 @@ public class SubmissionOutlet {
   private final Recent<String, Mesh> atHand =
       new Recent<>(FACES_AT_HAND, mesh -> 100 + mesh.faceCount());
 
-  SubmissionOutlet(
-      Submissions submissions,
-      Exercises exercises,
-      Courses courses,
-      Inspections inspections,
-      Turns turns) {
+  SubmissionOutlet(Submissions submissions, Inspections inspections, Turns turns) {
     this.turns = turns;
     this.submissions = submissions;
-    this.exercises = exercises;
-    this.courses = courses;
     this.inspections = inspections;
   }
 
@@ -87,7 +72,7 @@ public class SubmissionOutlet {
   }
 
   private <T> T looked(UUID id, SignedIn account, Function<Seen, T> look) {
-    Of of = of(id, account);
+    Submissions.Seen of = submissions.requireToSee(id, account);
     return turns.here(
         account.id(),
         () -> {
@@ -95,20 +80,8 @@ public class SubmissionOutlet {
               atHand.get(
                   HexFormat.of().formatHex(of.submission().mesh()),
                   hash -> submissions.mesh(of.submission()));
-          Seen seen = new Seen(mesh, of.exercise().terms());
+          Seen seen = new Seen(mesh, of.assignment().exercise().terms());
           return turns.bySize(account.id(), mesh.faceCount(), () -> look.apply(seen));
         });
-  }
-
-  private record Of(Submission submission, Exercise exercise) {}
-
-  private Of of(UUID id, SignedIn account) {
-    Submission submission = submissions.find(id).orElseThrow(() -> Problem.notFound("submission"));
-    Exercise exercise = exercises.require(submission.exerciseId());
-    Role role = courses.requireMember(account, exercise.courseId());
-    if (role == Role.STUDENT && !submission.studentId().equals(account.id())) {
-      throw Problem.notFound("submission");
-    }
-    return new Of(submission, exercise);
   }
 }

@@ -2,8 +2,9 @@ package fairedge.server.submission;
 
 import fairedge.server.course.Courses;
 import fairedge.server.course.Member;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
@@ -46,7 +47,7 @@ public class Bundles {
 
   private final BundleStore store;
   private final Uploads uploads;
-  private final Exercises exercises;
+  private final Assignments assignments;
   private final Courses courses;
   private final SentFiles sent;
   private final TransactionTemplate transactions;
@@ -56,7 +57,7 @@ public class Bundles {
   Bundles(
       BundleStore store,
       Uploads uploads,
-      Exercises exercises,
+      Assignments assignments,
       Courses courses,
       SentFiles sent,
       TransactionTemplate transactions,
@@ -64,7 +65,7 @@ public class Bundles {
       @Value("${fair-edge.limits.file}") DataSize file) {
     this.store = store;
     this.uploads = uploads;
-    this.exercises = exercises;
+    this.assignments = assignments;
     this.courses = courses;
     this.sent = sent;
     this.transactions = transactions;
@@ -87,8 +88,8 @@ public class Bundles {
    * @throws Problem if a zip holds too much, leads outside, or can't be unpacked
    */
   public BundleView receive(
-      UUID exerciseId, SignedIn instructor, List<Brought> files, UUID clientKey) {
-    Exercise exercise = exercises.requireForInstructor(exerciseId, instructor);
+      UUID assignmentId, SignedIn instructor, List<Brought> files, UUID clientKey) {
+    Assignment assignment = assignments.requireTo(Right.REVIEW, assignmentId, instructor);
     Optional<Bundle> known = store.findByKey(instructor.id(), clientKey);
     if (known.isPresent()) {
       return view(known.get().id(), instructor);
@@ -101,15 +102,16 @@ public class Bundles {
         }
       }
       return Objects.requireNonNull(
-          transactions.execute(status -> keep(exercise, instructor, unpacking.files(), clientKey)));
+          transactions.execute(
+              status -> keep(assignment, instructor, unpacking.files(), clientKey)));
     } catch (IOException | UncheckedIOException broken) {
-      log.warn("files for exercise {} could not be unpacked", exerciseId, broken);
+      log.warn("files for assignment {} could not be unpacked", assignmentId, broken);
       throw Problem.of(Problem.Kind.BAD_FILE, "The files did not come through in full.");
     }
   }
 
   private BundleView keep(
-      Exercise exercise, SignedIn instructor, List<Unpacked> files, UUID clientKey) {
+      Assignment assignment, SignedIn instructor, List<Unpacked> files, UUID clientKey) {
     if (files.isEmpty()) {
       throw Problem.of(
           Problem.Kind.BAD_FILE,
@@ -121,9 +123,9 @@ public class Bundles {
     if (known.isPresent()) {
       return view(known.get().id(), instructor);
     }
-    Bundle bundle = new Bundle(UUID.randomUUID(), exercise.id(), instructor.id());
+    Bundle bundle = new Bundle(UUID.randomUUID(), assignment.id(), instructor.id());
     store.insert(bundle, clientKey, clock.instant());
-    Intake intake = new Intake(bundle, courses.students(exercise.courseId()));
+    Intake intake = new Intake(bundle, courses.students(assignment.courseId()));
     files.forEach(intake::take);
     return view(bundle.id(), instructor);
   }
@@ -174,9 +176,9 @@ public class Bundles {
 
   @Transactional(readOnly = true)
   public BundleView view(UUID id, SignedIn instructor) {
-    Exercise exercise = exerciseOf(store.find(id), instructor);
+    Assignment assignment = assignmentOf(store.find(id), instructor);
     List<StudentView> students =
-        courses.students(exercise.courseId()).stream()
+        courses.students(assignment.courseId()).stream()
             .map(m -> new StudentView(m.id(), m.name()))
             .toList();
     return new BundleView(id, students, store.entries(id));
@@ -189,24 +191,24 @@ public class Bundles {
    */
   @Transactional
   public BundleView handIn(UUID id, SignedIn instructor, Map<Integer, UUID> students) {
-    Exercise exercise = exerciseOf(store.lock(id), instructor);
+    Assignment assignment = assignmentOf(store.lock(id), instructor);
     Set<UUID> known = new HashSet<>();
-    courses.students(exercise.courseId()).forEach(m -> known.add(m.id()));
+    courses.students(assignment.courseId()).forEach(m -> known.add(m.id()));
     students.forEach((number, student) -> {
       if (!known.contains(student)) {
         throw Problem.notFound("student");
       }
-      store.file(id, number).ifPresent(file -> handIn(exercise, id, number, student, file));
+      store.file(id, number).ifPresent(file -> handIn(assignment.id(), id, number, student, file));
     });
     return view(id, instructor);
   }
 
-  private void handIn(Exercise exercise, UUID bundle, int number, UUID student, File file) {
+  private void handIn(UUID assignment, UUID bundle, int number, UUID student, File file) {
     byte[] name = (bundle + " " + number).getBytes(StandardCharsets.UTF_8);
     uploads.begin(
         new Incoming(
             file.id(),
-            exercise.id(),
+            assignment,
             student,
             UUID.nameUUIDFromBytes(name),
             Uploads.plain(file.path()),
@@ -216,12 +218,12 @@ public class Bundles {
     store.handedIn(bundle, number, student, file.id());
   }
 
-  private Exercise exerciseOf(Optional<Bundle> bundle, SignedIn instructor) {
-    UUID exercise =
+  private Assignment assignmentOf(Optional<Bundle> bundle, SignedIn instructor) {
+    UUID assignment =
         bundle
             .filter(b -> b.instructorId().equals(instructor.id()))
-            .map(Bundle::exerciseId)
+            .map(Bundle::assignmentId)
             .orElseThrow(() -> Problem.notFound("bundle"));
-    return exercises.requireForInstructor(exercise, instructor);
+    return assignments.requireTo(Right.REVIEW, assignment, instructor);
   }
 }

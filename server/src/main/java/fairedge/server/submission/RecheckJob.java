@@ -1,11 +1,8 @@
 package fairedge.server.submission;
 
-import fairedge.server.exercise.TermsChanged;
 import fairedge.server.platform.Job;
-import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.SlowLane;
 import java.util.UUID;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /**
@@ -19,26 +16,16 @@ class RecheckJob implements Job {
   private static final int AT_A_TIME = 10;
 
   private final Rechecks rechecks;
-  private final JobQueue jobs;
   private final SlowLane slow;
 
-  RecheckJob(Rechecks rechecks, JobQueue jobs, SlowLane slow) {
+  RecheckJob(Rechecks rechecks, SlowLane slow) {
     this.slow = slow;
     this.rechecks = rechecks;
-    this.jobs = jobs;
   }
 
   @Override
   public String name() {
     return NAME;
-  }
-
-  /**
-   * A change while a run is under way is asked for once more: that run may be past its last look.
-   */
-  @EventListener
-  void onChanged(TermsChanged changed) {
-    jobs.add(NAME, runFor(changed.exercise()), JobQueue.Rank.PATIENT);
   }
 
   /** Names another run for an exercise. */

@@ -1,12 +1,6 @@
 package fairedge.server.submission;
 
-import java.util.Map;
 import java.util.UUID;
 
-/**
- * Told in the transaction in which a submission got a new report, because other terms hold.
- *
- * @param findings the numbers of findings in the report before, and in this; those that are gone
- *     are not named
- */
-public record Rechecked(UUID submission, Map<Integer, Integer> findings) {}
+/** A submission has a new report, because other terms hold; the one before is there still. */
+public record Rechecked(UUID submission) {}

@@ -7,20 +7,18 @@ import fairedge.core.inspect.finding.Rule;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.platform.SignedIn;
-import fairedge.server.submission.store.PictureStore;
 import fairedge.server.submission.store.RecheckStore;
 import fairedge.server.submission.store.SubmissionStore;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -45,9 +43,9 @@ public class Rechecks {
       Set.of(Kind.REPEATED_CORNER.key(), Kind.UNREADABLE_FACE.key());
 
   private final SubmissionStore store;
-  private final PictureStore pictures;
   private final Submissions submissions;
   private final Exercises exercises;
+  private final Assignments assignments;
   private final Inspections inspections;
   private final ApplicationEventPublisher events;
   private final RecheckStore runs;
@@ -57,9 +55,9 @@ public class Rechecks {
 
   Rechecks(
       SubmissionStore store,
-      PictureStore pictures,
       Submissions submissions,
       Exercises exercises,
+      Assignments assignments,
       Inspections inspections,
       ApplicationEventPublisher events,
       RecheckStore runs,
@@ -71,9 +69,9 @@ public class Rechecks {
     this.longest = longest;
     this.clock = clock;
     this.store = store;
-    this.pictures = pictures;
     this.submissions = submissions;
     this.exercises = exercises;
+    this.assignments = assignments;
     this.inspections = inspections;
     this.events = events;
   }
@@ -82,9 +80,9 @@ public class Rechecks {
   public record Progress(int done, int of) {}
 
   public Progress progress(UUID exerciseId, SignedIn account) {
-    Exercise exercise = exercises.requireForInstructor(exerciseId, account);
-    return new Progress(
-        store.reports(exerciseId, exercise.termsRevision()), store.reports(exerciseId, null));
+    Exercise exercise = exercises.requireToRead(exerciseId, account);
+    List<UUID> set = assignments.idsOfExercise(exerciseId);
+    return new Progress(store.reports(set, exercise.version()), store.reports(set, null));
   }
 
   /**
@@ -105,33 +103,29 @@ public class Rechecks {
 
   /**
    * Inspects one submission whose report is outdated; false where there is none, or the run is not
-   * this one's any more. No connection is held while it is inspected; its report is put in the
-   * place of the one that was read, or not at all, so that notes follow once.
+   * this one's any more. No connection is held while it is inspected; its report comes after the
+   * one that was read, or not at all.
    */
   public boolean next(UUID exerciseId, UUID run) {
     if (!runs.renew(exerciseId, run, lease())) {
       return false;
     }
     Exercise exercise = exercises.require(exerciseId);
-    Optional<Submission> outdated = store.nextOutdated(exerciseId, exercise.termsRevision());
+    Optional<Submission> outdated =
+        store.nextOutdated(assignments.idsOfExercise(exerciseId), exercise.version());
     outdated.ifPresent(submission -> recheck(submission, exercise));
     return outdated.isPresent();
   }
 
   private void recheck(Submission submission, Exercise exercise) {
-    int revision = store.reportRevision(submission.id());
-    CheckView before = store.check(submission.id());
+    CheckView before = submissions.newest(submission);
     CheckView now = renewed(submission, exercise, before);
-    Map<Integer, Integer> followed = followed(before.findings(), now.findings());
     transactions.executeWithoutResult(status -> {
-      if (store.lockReport(submission.id()) == revision) {
-        store.replace(submission.id(), now, exercise.termsRevision());
-        submissions.compare(submission);
-        store
-            .findAttempt(submission.exerciseId(), submission.studentId(), submission.attempt() + 1)
-            .ifPresent(submissions::compare);
-        pictures.forget(submission.id());
-        events.publishEvent(new Rechecked(submission.id(), followed));
+      if (submissions.lock(submission.id()).newest() == submission.newest()) {
+        store.addReport(submission.id(), exercise.version(), now);
+        submissions.compare(submission.id());
+        submissions.findAfter(submission).ifPresent(after -> submissions.compare(after.id()));
+        events.publishEvent(new Rechecked(submission.id()));
       }
     });
   }
@@ -167,20 +161,5 @@ public class Rechecks {
 
   private static Optional<FindingView> reassessed(FindingView f, Profile profile) {
     return profile.severityOf(Rule.named(f.kind())).map(s -> f.with(SeverityView.of(s)));
-  }
-
-  private static Map<Integer, Integer> followed(List<FindingView> before, List<FindingView> now) {
-    Map<String, Integer> places = new HashMap<>();
-    for (int i = 0; i < now.size(); i++) {
-      places.putIfAbsent(now.get(i).key(), i);
-    }
-    Map<Integer, Integer> followed = new HashMap<>();
-    for (int i = 0; i < before.size(); i++) {
-      Integer place = places.get(before.get(i).key());
-      if (place != null) {
-        followed.put(i, place);
-      }
-    }
-    return followed;
   }
 }

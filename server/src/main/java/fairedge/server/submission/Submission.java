@@ -10,13 +10,23 @@ import org.jspecify.annotations.Nullable;
  * @param fileName the name of the file, where it came as one
  * @param stepId the last step, where it came from the bench
  * @param mesh hash of its bytes
+ * @param newest version of the exercise by which its newest report was made
+ * @param quoted version of the report that its answer quotes; null while none is out
  */
 public record Submission(
     UUID id,
-    UUID exerciseId,
+    UUID assignmentId,
     UUID studentId,
     int attempt,
     @Nullable String fileName,
     @Nullable Long stepId,
     byte[] mesh,
-    Instant handedInAt) {}
+    Instant handedInAt,
+    int newest,
+    @Nullable Integer quoted) {
+
+  /** Version of the report that is to be shown: an answer that is out keeps its own. */
+  public int shown() {
+    return quoted != null ? quoted : newest;
+  }
+}

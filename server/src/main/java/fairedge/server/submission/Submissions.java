@@ -11,8 +11,11 @@ import fairedge.json.FindingView.SeverityView;
 import fairedge.picture.Mark;
 import fairedge.picture.MeshPicture;
 import fairedge.server.bench.Bench;
+import fairedge.server.bench.Owner;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.JobQueue;
@@ -47,7 +50,7 @@ public class Submissions {
   private final UploadStore uploads;
   private final PictureStore pictures;
   private final Bench bench;
-  private final Exercises exercises;
+  private final Assignments assignments;
   private final MeshFiles meshes;
   private final Inspections inspections;
   private final JobQueue jobs;
@@ -60,7 +63,7 @@ public class Submissions {
       UploadStore uploads,
       PictureStore pictures,
       Bench bench,
-      Exercises exercises,
+      Assignments assignments,
       MeshFiles meshes,
       Inspections inspections,
       JobQueue jobs,
@@ -74,7 +77,7 @@ public class Submissions {
     this.uploads = uploads;
     this.pictures = pictures;
     this.bench = bench;
-    this.exercises = exercises;
+    this.assignments = assignments;
     this.meshes = meshes;
     this.inspections = inspections;
     this.clock = clock;
@@ -83,7 +86,7 @@ public class Submissions {
   /**
    * A mesh that was inspected, about to be kept.
    *
-   * @param terms the revision of the terms by which it was
+   * @param version of the exercise by which it was
    */
   record Prepared(
       Mesh mesh,
@@ -91,7 +94,7 @@ public class Submissions {
       @Nullable Long step,
       CheckView check,
       List<ReadingView> reading,
-      int terms) {}
+      int version) {}
 
   /**
    * Hands in a workpiece as it stands at a revision; asked again with the same key, also after a
@@ -104,11 +107,11 @@ public class Submissions {
     }
     // Mesh, step and exercise are of one moment, and the report is made of that very mesh.
     Bench.Standing standing = bench.standing(workpiece, student, revision);
-    UUID exerciseId = standing.exercise();
-    if (exerciseId == null) {
+    if (standing.owner().type() != Owner.Type.assignment) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Free practice is not handed in.");
     }
-    Exercise exercise = exercises.requireForStudent(exerciseId, student);
+    Assignment assignment = assignments.requireTo(Right.WORK, standing.owner().id(), student);
+    Exercise exercise = assignment.exercise();
     Ready ready =
         turns.bySize(
             student.id(),
@@ -122,9 +125,9 @@ public class Submissions {
                       standing.step(),
                       check,
                       List.of(),
-                      exercise.termsRevision()));
+                      exercise.version()));
             });
-    Key key = new Key(exercise.id(), student.id(), clientKey);
+    Key key = new Key(assignment.id(), student.id(), clientKey);
     Instant now = clock.instant();
     UUID id =
         Objects.requireNonNull(
@@ -157,7 +160,7 @@ public class Submissions {
     Stream<ReadingView> odd =
         read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
     List<ReadingView> reading = Stream.concat(remarks, odd).toList();
-    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsRevision());
+    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.version());
   }
 
   /** With marks where something is to be mended: a remark alone would look like a fault. */
@@ -173,7 +176,7 @@ public class Submissions {
 
   /** Makes an upload the submission that it was to be, unless it is over meanwhile. */
   void keepFile(Upload upload, Ready ready) {
-    Key key = new Key(upload.exerciseId(), upload.studentId(), upload.clientKey());
+    Key key = new Key(upload.assignmentId(), upload.studentId(), upload.clientKey());
     transactions.executeWithoutResult(status -> {
       UUID kept = findKept(key).orElseGet(() -> keep(key, ready, upload.receivedAt()));
       if (!uploads.finish(upload.id(), kept)) {
@@ -191,11 +194,11 @@ public class Submissions {
   }
 
   /** Whose it is, and by what request it came. */
-  private record Key(UUID exercise, UUID student, UUID client) {}
+  private record Key(UUID assignment, UUID student, UUID client) {}
 
   /** What was handed in by the same request before; no other comes between until the end. */
   private Optional<UUID> findKept(Key key) {
-    store.lockAttempts(key.exercise(), key.student());
+    store.lockAttempts(key.assignment(), key.student());
     return store.findByKey(key.student(), key.client()).map(Submission::id);
   }
 
@@ -204,20 +207,23 @@ public class Submissions {
     Submission submission =
         new Submission(
             UUID.randomUUID(),
-            key.exercise(),
+            key.assignment(),
             key.student(),
-            store.attemptsOf(key.exercise(), key.student()) + 1,
+            store.attemptsOf(key.assignment(), key.student()) + 1,
             prepared.fileName(),
             prepared.step(),
             ready.mesh(),
-            handedInAt);
-    store.insert(submission, key.client(), prepared.check(), prepared.reading(), prepared.terms());
+            handedInAt,
+            prepared.version(),
+            null);
+    store.insert(submission, key.client(), prepared.check(), prepared.reading());
     store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
-    if (exercises.require(key.exercise()).termsRevision() != prepared.terms()) {
+    Exercise exercise = assignments.require(key.assignment()).exercise();
+    if (exercise.version() != prepared.version()) {
       // The terms changed while it was read: the run for that may be over already.
-      jobs.add(RecheckJob.NAME, RecheckJob.runFor(key.exercise()), JobQueue.Rank.PATIENT);
+      jobs.add(RecheckJob.NAME, RecheckJob.runFor(exercise.id()), JobQueue.Rank.PATIENT);
     }
-    pictures.put(submission.id(), PictureSize.row.name(), prepared.terms(), ready.picture());
+    pictures.put(submission.id(), PictureSize.row.name(), prepared.version(), ready.picture());
     return submission.id();
   }
 
@@ -228,48 +234,106 @@ public class Submissions {
   }
 
   /**
-   * The submission with its marks as a PNG; drawn at the first call, and anew after it was
-   * inspected anew.
+   * A picture of a submission.
+   *
+   * @param report version of the report whose marks it shows
+   */
+  public record Picture(byte[] png, int report) {}
+
+  /**
+   * The submission with the marks of its report as a PNG; drawn at the first call, and anew after
+   * it was inspected anew.
    *
    * @param account who asks, and may
    */
-  public byte[] picture(Submission submission, PictureSize size, SignedIn account) {
-    int report = store.reportRevision(submission.id());
-    return pictures
-        .find(submission.id(), size.name(), report)
-        .orElseGet(() -> {
-          Mesh mesh = mesh(submission);
-          CheckView check = check(submission.id());
-          byte[] png = turns.bySize(account.id(), mesh.faceCount(), () -> draw(mesh, check, size));
-          if (store.reportRevision(submission.id()) == report) {
-            pictures.put(submission.id(), size.name(), report, png);
-          }
-          return png;
-        });
+  public Picture picture(Submission submission, PictureSize size, SignedIn account) {
+    int report = submission.shown();
+    Optional<byte[]> known = pictures.find(submission.id(), size.name(), report);
+    if (known.isPresent()) {
+      return new Picture(known.get(), report);
+    }
+    Optional<CheckView> check = store.check(submission.id(), report);
+    if (check.isEmpty()) {
+      // It was inspected anew since it was looked up.
+      return picture(require(submission.id()), size, account);
+    }
+    Mesh mesh = mesh(submission);
+    byte[] png = turns.bySize(account.id(), mesh.faceCount(), () -> draw(mesh, check.get(), size));
+    pictures.put(submission.id(), size.name(), report, png);
+    return new Picture(png, report);
   }
 
-  /** By which revision of the terms the report of a submission was made; changes with it. */
-  public int reportRevision(UUID id) {
-    return store.reportRevision(id);
+  /** A submission, whose reports are what they are until the transaction at hand ends. */
+  public Submission lock(UUID id) {
+    return store.lock(id).orElseThrow(Submissions::gone);
   }
 
-  /** The same, and it stays so until the transaction at hand ends. */
-  public int lockReport(UUID id) {
-    return store.lockReport(id);
+  /** Its answer is out from a time on, and quotes the newest report; in the transaction at hand. */
+  public void answered(Submission submission, Instant at) {
+    store.answered(submission.id(), submission.newest(), at);
   }
 
-  public Optional<Submission> find(UUID id) {
-    return store.find(id);
+  /** Lets go of the reports and pictures that nobody reads any more. */
+  public void forgetOldReports(Submission submission) {
+    List<Integer> kept = List.of(submission.newest(), submission.shown());
+    pictures.forgetAllBut(submission.id(), kept);
+    store.forgetReportsBut(submission.id(), kept);
   }
 
-  /** Several at once, by their ids. */
-  public Map<UUID, Submission> findAll(Collection<UUID> ids) {
-    return store.findAll(ids);
+  private static Problem gone() {
+    return Problem.notFound("submission");
+  }
+
+  public Submission require(UUID id) {
+    return store.find(id).orElseThrow(Submissions::gone);
+  }
+
+  /** For those who review in its class. */
+  public Submission requireToReview(UUID id, SignedIn account) {
+    Submission submission = require(id);
+    assignments.requireTo(Right.REVIEW, submission.assignmentId(), account);
+    return submission;
+  }
+
+  /** For who handed it in, also after the class was left. */
+  public Submission requireOf(SignedIn student, UUID id) {
+    return store
+        .find(id)
+        .filter(s -> s.studentId().equals(student.id()))
+        .orElseThrow(Submissions::gone);
   }
 
   /**
-   * What lists tell of the reports of several, by the ids of the submissions. Reports of before
-   * attempts were compared are compared now.
+   * A submission that somebody may see.
+   *
+   * @param reviews whether as one who reviews; else it is their own
+   */
+  public record Seen(Submission submission, Assignment assignment, boolean reviews) {}
+
+  /** For those who review in its class, and for who handed it in while in it. */
+  public Seen requireToSee(UUID id, SignedIn account) {
+    Submission submission = require(id);
+    Assignment assignment = assignments.requireTo(Right.SEE, submission.assignmentId(), account);
+    boolean reviews = assignments.may(Right.REVIEW, assignment, account);
+    if (!reviews && !submission.studentId().equals(account.id())) {
+      throw gone();
+    }
+    return new Seen(submission, assignment, reviews);
+  }
+
+  /** Last attempts that no answer is out to, of all in several assignments. */
+  public List<Submission> waiting(Collection<UUID> assignments) {
+    return store.waiting(assignments);
+  }
+
+  /** How many students have handed in, by assignment. */
+  public Map<UUID, Integer> handedIn(Collection<UUID> assignments) {
+    return store.handedIn(assignments);
+  }
+
+  /**
+   * What lists tell of the newest reports of several, by the ids of the submissions. Reports of
+   * before attempts were compared are compared now.
    */
   public Map<UUID, Summary> summaries(Collection<UUID> ids) {
     Map<UUID, Summary> known = store.summaries(ids);
@@ -281,18 +345,19 @@ public class Submissions {
     if (left.isEmpty()) {
       return known;
     }
-    left.forEach(id -> compare(store.find(id).orElseThrow()));
+    left.forEach(this::compare);
     return store.summaries(ids);
   }
 
-  /** By how many students each kind was found in these, the most first. */
-  public Map<String, Integer> studentsByKind(Collection<UUID> ids) {
-    return store.studentsByKind(ids);
+  /** By how many students each kind was found in their last attempts, the most first. */
+  public Map<String, Integer> studentsByKind(Collection<UUID> assignments) {
+    return store.studentsByKind(assignments);
   }
 
   /** Keeps what became of what the attempt before a submission had. */
-  void compare(Submission s) {
-    store.setAgainst(s.id(), against(s, store.check(s.id())).orElse(null));
+  void compare(UUID id) {
+    Submission s = require(id);
+    store.setAgainst(id, against(s, newest(s)).orElse(null));
   }
 
   /** What became of what the attempt before a submission had, where there is one. */
@@ -301,27 +366,23 @@ public class Submissions {
         .map(before ->
             Against.of(
                 before.attempt(),
-                store.check(before.id()),
+                newest(before),
                 now,
-                exercises.require(s.exerciseId()).tolerance()));
+                assignments.require(s.assignmentId()).exercise().tolerance()));
   }
 
-  public CheckView check(UUID id) {
-    return store.check(id);
+  /** The report that was made last. */
+  public CheckView newest(Submission submission) {
+    // It may have been inspected anew since it was looked up.
+    return store
+        .check(submission.id(), submission.newest())
+        .orElseGet(() -> newest(require(submission.id())));
   }
 
-  /** The report of a submission. */
-  public Report report(UUID id) {
-    SubmissionStore.Reported reported = store.report(id);
-    return new Report(reported.check(), reported.revision());
+  /** The report of a version of the exercise, while it is kept. */
+  public Optional<CheckView> findReport(UUID id, int version) {
+    return store.check(id, version);
   }
-
-  /**
-   * What an inspection of a submission found.
-   *
-   * @param revision of the terms by which it was made
-   */
-  public record Report(CheckView check, int revision) {}
 
   public List<ReadingView> reading(UUID id) {
     return store.reading(id);
@@ -333,11 +394,16 @@ public class Submissions {
 
   public Optional<Submission> findBefore(Submission submission) {
     return store.findAttempt(
-        submission.exerciseId(), submission.studentId(), submission.attempt() - 1);
+        submission.assignmentId(), submission.studentId(), submission.attempt() - 1);
   }
 
-  /** The attempts of a student in an exercise, the last first. */
-  public List<Submission> attempts(UUID exercise, UUID student) {
-    return store.attempts(exercise, student);
+  Optional<Submission> findAfter(Submission submission) {
+    return store.findAttempt(
+        submission.assignmentId(), submission.studentId(), submission.attempt() + 1);
+  }
+
+  /** The attempts of a student in an assignment, the last first. */
+  public List<Submission> attempts(UUID assignment, UUID student) {
+    return store.attempts(assignment, student);
   }
 }

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * What lists tell of a report, without reading all of it.
  *
- * @param revision of the terms by which it was made
+ * @param revision version of the exercise by which it was made
  * @param findings how many there are, listed or not
  * @param worst some of its findings: what must be mended goes first
  * @param since null where there is no attempt before

@@ -6,8 +6,8 @@ import fairedge.core.format.Limits;
 import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
 import fairedge.core.format.ReadResult;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
 import fairedge.server.meshfile.FileLimits;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
@@ -39,7 +39,7 @@ class UploadJob extends PacedJob {
 
   private final UploadStore store;
   private final Submissions submissions;
-  private final Exercises exercises;
+  private final Assignments assignments;
   private final SentFiles sent;
   private final Limits limits;
   private final Alone alone;
@@ -47,14 +47,14 @@ class UploadJob extends PacedJob {
   UploadJob(
       UploadStore store,
       Submissions submissions,
-      Exercises exercises,
+      Assignments assignments,
       SentFiles sent,
       Pace pace,
       FileLimits limits) {
     super(pace);
     this.store = store;
     this.submissions = submissions;
-    this.exercises = exercises;
+    this.assignments = assignments;
     this.sent = sent;
     this.alone = new Alone(store::countTry, store::uncountTry);
     this.limits = limits.limits();
@@ -162,7 +162,7 @@ class UploadJob extends PacedJob {
   }
 
   private void handIn(Upload upload) throws IOException, BadFile {
-    Exercise exercise = exercises.require(upload.exerciseId());
+    Exercise exercise = assignments.require(upload.assignmentId()).exercise();
     goOnTo(upload, Stage.reading);
     ReadResult read = read(upload);
     LengthUnit unit = LengthUnit.named(exercise.unit()).orElse(null);

@@ -1,8 +1,9 @@
 package fairedge.server.submission;
 
 import fairedge.core.format.Meant;
-import fairedge.server.exercise.Exercise;
-import fairedge.server.exercise.Exercises;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
@@ -41,7 +42,7 @@ public class Uploads {
 
   private final UploadStore store;
   private final Submissions submissions;
-  private final Exercises exercises;
+  private final Assignments assignments;
   private final SentFiles sent;
   private final JobQueue jobs;
   private final Clock clock;
@@ -51,7 +52,7 @@ public class Uploads {
   Uploads(
       UploadStore store,
       Submissions submissions,
-      Exercises exercises,
+      Assignments assignments,
       SentFiles sent,
       JobQueue jobs,
       Clock clock,
@@ -61,7 +62,7 @@ public class Uploads {
     this.mostOfClass = ofClass.toBytes();
     this.store = store;
     this.submissions = submissions;
-    this.exercises = exercises;
+    this.assignments = assignments;
     this.sent = sent;
     this.jobs = jobs;
     this.clock = clock;
@@ -72,8 +73,8 @@ public class Uploads {
    *
    * @throws Problem if not
    */
-  public void requireMayReceive(UUID exerciseId, SignedIn student, long size) {
-    Exercise exercise = exercises.requireForStudent(exerciseId, student);
+  public void requireMayReceive(UUID assignmentId, SignedIn student, long size) {
+    Assignment assignment = assignments.requireTo(Right.WORK, assignmentId, student);
     Instant since = clock.instant().minus(DAY);
     if (store.received(student.id(), since) + size > mostOfOne) {
       throw Problem.of(
@@ -82,7 +83,8 @@ public class Uploads {
                   .formatted(mostOfOne >> 20)
               + " again tomorrow, or hand in smaller files.");
     }
-    if (store.receivedIn(exercise.courseId(), since) + size > mostOfClass) {
+    if (store.receivedFor(assignments.idsOfCourse(assignment.courseId()), since) + size
+        > mostOfClass) {
       throw Problem.of(
           Problem.Kind.TOO_MANY,
           "Your class has handed in %d MB of files since yesterday, which is what one class may."
@@ -95,8 +97,8 @@ public class Uploads {
    *
    * @throws Problem if not
    */
-  public void requireMayBring(UUID exercise, SignedIn instructor) {
-    exercises.requireForInstructor(exercise, instructor);
+  public void requireMayBring(UUID assignment, SignedIn instructor) {
+    assignments.requireTo(Right.REVIEW, assignment, instructor);
   }
 
   /**
@@ -106,13 +108,13 @@ public class Uploads {
    */
   @Transactional
   public UploadView receive(
-      UUID exercise,
+      UUID assignment,
       SignedIn student,
       String fileName,
       InputStream bytes,
       UUID clientKey,
       @Nullable Meant meant) {
-    exercises.requireForStudent(exercise, student);
+    assignments.requireTo(Right.WORK, assignment, student);
     store.lockUploads(student.id());
     Optional<Upload> known = store.findByKey(student.id(), clientKey);
     if (known.isPresent()) {
@@ -125,8 +127,9 @@ public class Uploads {
     }
     UUID id = UUID.randomUUID();
     long size = keep(id, bytes);
-    store.cancelAsking(exercise, student.id());
-    begin(new Incoming(id, exercise, student.id(), clientKey, plain(fileName), size, true, meant));
+    store.cancelAsking(assignment, student.id());
+    begin(
+        new Incoming(id, assignment, student.id(), clientKey, plain(fileName), size, true, meant));
     return view(id);
   }
 
@@ -174,7 +177,7 @@ public class Uploads {
   /** A file that was kept although it failed. */
   public record KeptFile(String name, long size, InputStream bytes) {}
 
-  /** The file of an upload that failed, for its student and the instructors of its class. */
+  /** The file of an upload that failed, for its student and those who review in its class. */
   public KeptFile kept(UUID id, SignedIn account) {
     Upload upload =
         store
@@ -182,7 +185,7 @@ public class Uploads {
             .filter(u -> u.stage() == Stage.failed && sent.has(id))
             .orElseThrow(() -> Problem.notFound("file"));
     if (!upload.studentId().equals(account.id())) {
-      exercises.requireForInstructor(upload.exerciseId(), account);
+      assignments.requireTo(Right.REVIEW, upload.assignmentId(), account);
     }
     return new KeptFile(upload.fileName(), upload.size(), sent.open(id));
   }

@@ -32,6 +32,7 @@ class AccessTest {
   private static Client stranger;
   private static Client marit;
   private static String workpiece;
+  private static String assignment;
   private static String exercise;
   private static String submission;
   private static String upload;
@@ -82,12 +83,12 @@ class AccessTest {
         line("GET", "/api/me", null, 401, 200, 200, 200, 200),
         line("GET", "/api/my-work", null, 401, 200, 200, 200, 200),
         line("GET", "/api/desk", null, 401, 200, 200, 200, 200),
-        line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
-        line("GET", "/api/exercises/{exercise}/picture", null, 401, 200, 200, 404, 200),
+        line("GET", "/api/assignments", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises/{exercise}/terms", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409),
         line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
-        line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 200, 200, 404, 404),
+        line("PUT", "/api/assignments/{assignment}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),
         line("GET", "/api/practice", null, 401, 200, 200, 200, 200),
         line("POST", "/api/practice", Map.of(), 401, 400, 400, 400, 400),
@@ -129,7 +130,7 @@ class AccessTest {
         line("GET", "/api/workpieces/{id}/along/{edge}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
-        line("POST", "/api/exercises/{exercise}/uploads", null, 401, 422, 422, 404, 404),
+        line("POST", "/api/assignments/{assignment}/uploads", null, 401, 422, 422, 404, 404),
         line("GET", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/uploads/{id}/file", null, 401, 404, 404, 404, 404),
         line("DELETE", "/api/uploads/{id}", null, 401, 200, 404, 404, 404),
@@ -142,7 +143,7 @@ class AccessTest {
             404,
             404,
             404),
-        line("POST", "/api/exercises/{exercise}/bundles", null, 401, 404, 404, 404, 201),
+        line("POST", "/api/assignments/{assignment}/bundles", null, 401, 404, 404, 404, 201),
         line("GET", "/api/bundles/{id}", null, 401, 404, 404, 404, 200),
         line(
             "POST",
@@ -190,7 +191,8 @@ class AccessTest {
     marit = Client.signedIn(app, "marit");
     JsonNode open = Bollard.open(rune, "Hatch lid");
     workpiece = open.path("id").asString();
-    exercise = open.path("task").path("exercise").asString();
+    assignment = open.path("task").path("owner").path("id").asString();
+    exercise = Bollard.exercise(rune, "Hatch lid");
     submission =
         rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
             .is(201)
@@ -207,7 +209,7 @@ class AccessTest {
             .asString();
     upload =
         rune.handIn(
-                exercise, "x.obj", "no mesh".getBytes(StandardCharsets.UTF_8), UUID.randomUUID())
+                assignment, "x.obj", "no mesh".getBytes(StandardCharsets.UTF_8), UUID.randomUUID())
             .path("id")
             .asString();
     bundle = bring(marit).is(201).json().path("id").asString();
@@ -264,10 +266,10 @@ class AccessTest {
   }
 
   private static Reply ask(Client client, Line line) {
-    if (line.path().equals("/api/exercises/{exercise}/uploads")) {
-      return client.upload(exercise, "x.obj", new byte[0], UUID.randomUUID());
+    if (line.path().equals("/api/assignments/{assignment}/uploads")) {
+      return client.upload(assignment, "x.obj", new byte[0], UUID.randomUUID());
     }
-    if (line.path().equals("/api/exercises/{exercise}/bundles")) {
+    if (line.path().equals("/api/assignments/{assignment}/bundles")) {
       return bring(client);
     }
     if (line.path().equals("/api/practice/files")) {
@@ -284,6 +286,7 @@ class AccessTest {
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")
             .replace("{exercise}", exercise)
+            .replace("{assignment}", assignment)
             .replace("{lens}", "shape-change")
             .replace("{edge}", "7")
             .replace("{revision}", "99")
@@ -298,7 +301,7 @@ class AccessTest {
 
   private static Reply bring(Client client) {
     return client.sendFile(
-        "/api/exercises/" + exercise + "/bundles",
+        "/api/assignments/" + assignment + "/bundles",
         Map.of("clientKey", UUID.randomUUID()),
         "lid.obj",
         "no mesh".getBytes(StandardCharsets.UTF_8));

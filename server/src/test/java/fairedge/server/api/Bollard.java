@@ -15,11 +15,21 @@ final class Bollard {
 
   private Bollard() {}
 
-  /** The id of an exercise of the demo class. */
+  /** The id under which an exercise is set in the demo class. */
+  static String assignment(Client student, String title) {
+    return set(student, title).path("id").asString();
+  }
+
+  /** The id of the exercise itself. */
   static String exercise(Client student, String title) {
+    return set(student, title).path("exercise").path("id").asString();
+  }
+
+  private static JsonNode set(Client student, String title) {
     for (JsonNode item : student.get("/api/my-work").is(200).json().path("items")) {
-      if (item.path("exercise").path("title").asString().equals(title)) {
-        return item.path("exercise").path("id").asString();
+      JsonNode assignment = item.path("assignment");
+      if (assignment.path("exercise").path("title").asString().equals(title)) {
+        return assignment;
       }
     }
     throw new IllegalArgumentException(title);
@@ -27,7 +37,7 @@ final class Bollard {
 
   static JsonNode open(Client student, String title) {
     return student
-        .put("/api/exercises/" + exercise(student, title) + "/workpiece", Map.of())
+        .put("/api/assignments/" + assignment(student, title) + "/workpiece", Map.of())
         .is(200)
         .json();
   }

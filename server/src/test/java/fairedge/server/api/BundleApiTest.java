@@ -29,7 +29,7 @@ class BundleApiTest {
   private static Application app;
   private static Client marit;
   private static Client ines;
-  private static String exercise;
+  private static String assignment;
 
   @BeforeAll
   static void start() {
@@ -37,7 +37,7 @@ class BundleApiTest {
     app = Application.on(database);
     marit = Client.signedIn(app, "marit");
     ines = Client.signedIn(app, "ines");
-    exercise = Bollard.exercise(ines, "Mooring bollard");
+    assignment = Bollard.assignment(ines, "Mooring bollard");
   }
 
   @AfterAll
@@ -71,7 +71,7 @@ class BundleApiTest {
 
   private static Reply bring(UUID key, List<Map.Entry<String, byte[]>> files) {
     return marit.sendFiles(
-        "/api/exercises/" + exercise + "/bundles", Map.of("clientKey", key), files);
+        "/api/assignments/" + assignment + "/bundles", Map.of("clientKey", key), files);
   }
 
   private static JsonNode entry(JsonNode bundle, String path) {

@@ -185,19 +185,19 @@ class BusyApiTest {
   void filesThatAreTooDear_areOvertaken_endWithWords_andAreKept() {
     Client tobias = Client.signedIn(app, "tobias");
     Client amara = Client.signedIn(app, "amara");
-    String exercise = Bollard.exercise(tobias, "Mooring bollard");
+    String assignment = Bollard.assignment(tobias, "Mooring bollard");
     byte[] dear = HostileFiles.dear();
     List<String> ids = new ArrayList<>();
     for (int i = 0; i < 3; i++) {
       ids.add(
           tobias
-              .upload(exercise, "dear.obj", dear, UUID.randomUUID())
+              .upload(assignment, "dear.obj", dear, UUID.randomUUID())
               .is(202)
               .json()
               .path("id")
               .asString());
     }
-    JsonNode small = amara.handIn(exercise, "small.obj", sheet(3), UUID.randomUUID());
+    JsonNode small = amara.handIn(assignment, "small.obj", sheet(3), UUID.randomUUID());
     assertThat(small.path("stage").asString()).isEqualTo("done");
     String last = ids.removeLast();
     assertThat(tobias.delete("/api/uploads/" + last).is(200).json().path("stage").asString())

@@ -2,25 +2,135 @@ package fairedge.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.running.Application;
+import fairedge.server.running.Client;
 import fairedge.server.running.Database;
 import java.util.Arrays;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** Databases of earlier versions, with work in them. */
 class MigrationTest {
   private static final String FINDINGS =
       """
-      [{"kind": "ngon", "severity": "should", "title": "5 sides, flat", "place": {"x": 1, "y": 2, "z": 3}},
-       {"kind": "border", "severity": "must", "title": "Open border of 4 edges", "place": {"x": 4, "y": 5, "z": 6}},
-       {"kind": "ngon", "severity": "should", "title": "6 sides, flat", "place": {"x": 7, "y": 8, "z": 9}}]
+      [{"kind": "ngon", "key": "k", "elements": [{"kind": "face", "id": 4, "ends": null}], "severity": "should", "title": "5 sides, flat", "place": {"x": 1, "y": 2, "z": 3}},
+       {"kind": "border", "elements": [], "severity": "must", "title": "Open border of 4 edges", "place": {"x": 4, "y": 5, "z": 6}},
+       {"kind": "ngon", "elements": [], "severity": "should", "title": "6 sides, flat", "place": {"x": 7, "y": 8, "z": 9}}]
       """;
   private static final String UNLISTED =
       """
       [{"kind": "ngon", "family": "Sides", "severity": "should", "count": 40},
        {"kind": "sliver", "family": "Surface", "severity": "remark", "count": 7}]
       """;
+
+  /**
+   * A class of before, with work in it: an answer that is out, one that waits, a practice piece.
+   */
+  @Test
+  void exercisesOfBefore_areSetOnce_andWhatWasDoneHangsOnThat() {
+    try (Database database = Database.empty()) {
+      database.migrateTo("11");
+      database.run(
+          """
+          insert into account values
+            ('00000000-0000-0000-0000-00000000000a', 'teacher', 'Old Teacher', 'x'),
+            ('00000000-0000-0000-0000-00000000000b', 'student', 'Old Student', 'x');
+          insert into course values ('00000000-0000-0000-0000-00000000000c', 'Of before');
+          insert into membership values
+            ('00000000-0000-0000-0000-00000000000c', '00000000-0000-0000-0000-00000000000a', 'instructor'),
+            ('00000000-0000-0000-0000-00000000000c', '00000000-0000-0000-0000-00000000000b', 'student');
+          insert into mesh_content values (decode(repeat('00', 32), 'hex'), '', 0, 0, 0);
+          insert into exercise (id, course_id, place, title, summary, brief, unit, starter, scale, profile,
+              terms_revision, wanted, due_at)
+            values ('00000000-0000-0000-0000-00000000000e', '00000000-0000-0000-0000-00000000000c', 3,
+              'Of before', 'short', 'long', 'mm', decode(repeat('00', 32), 'hex'), 1, 'All quads', 2,
+              '{"parts": 2}', '2026-12-01 17:00Z');
+          insert into practice (id, account_id, client_key, title, unit, starter, scale, profile, picture,
+              begun_at)
+            values ('00000000-0000-0000-0000-00000000000f', '00000000-0000-0000-0000-00000000000b',
+              gen_random_uuid(), 'Piece', 'mm', decode(repeat('00', 32), 'hex'), 1, 'All quads', '', now());
+          insert into workpiece (id, exercise_id, practice_id, student_id, opened_at) values
+            ('00000000-0000-0000-0000-000000000001', '00000000-0000-0000-0000-00000000000e', null,
+              '00000000-0000-0000-0000-00000000000b', now()),
+            ('00000000-0000-0000-0000-000000000002', null, '00000000-0000-0000-0000-00000000000f',
+              '00000000-0000-0000-0000-00000000000b', now());
+          insert into submission (id, exercise_id, student_id, attempt, source, mesh, client_key, handed_in_at)
+            select ('00000000-0000-0000-0000-00000000001' || n)::uuid,
+                '00000000-0000-0000-0000-00000000000e', '00000000-0000-0000-0000-00000000000b', n, 'bench',
+                decode(repeat('00', 32), 'hex'), gen_random_uuid(), now()
+              from generate_series(1, 2) n;
+          insert into submission_report (submission_id, figures, findings, reading, terms_revision)
+            select id, '{}', '%s', '[]', 3 - attempt from submission;
+          insert into report_kind (submission_id, kind, severity, count)
+            select id, 'ngon', 'must', 1 from submission;
+          insert into submission_picture (submission_id, size, png, terms_revision)
+            select id, 'row', '', 3 - attempt from submission;
+          insert into answer (submission_id, word, verdict, returned_at, returned_by)
+            values ('00000000-0000-0000-0000-000000000011', 'Go on.', 'try-again', '2026-11-01 12:00Z',
+              '00000000-0000-0000-0000-00000000000a');
+          insert into note (id, submission_id, number, text, finding, element_kind, element_id, place, camera)
+            values (gen_random_uuid(), '00000000-0000-0000-0000-000000000011', 1, 'Here.', 0, 'face', 4,
+              '{"x": 1, "y": 2, "z": 3}',
+              '{"eye": {"x": 9, "y": 9, "z": 9}, "target": {"x": 0, "y": 0, "z": 0}}');
+          """
+              .formatted(FINDINGS));
+      try (Application app = Application.on(database)) {
+        assertThat(
+                database.rows(
+                    "select a.id = e.id, a.place, e.owner_id, e.version, v.brief, v.wanted,"
+                        + " v.profile from assignment a join exercise e on e.id = a.exercise_id"
+                        + " join exercise_version v on v.exercise_id = e.id"))
+            .containsExactly(
+                List.of(
+                    "t",
+                    "3",
+                    "00000000-0000-0000-0000-00000000000a",
+                    "2",
+                    "long",
+                    "{\"parts\": 2}",
+                    "All quads"));
+        assertThat(
+                database.rows(
+                    "select owner_type, owner_id, assignment_id, practice_id from workpiece order"
+                        + " by owner_type"))
+            .containsExactly(
+                Arrays.asList(
+                    "assignment",
+                    "00000000-0000-0000-0000-00000000000e",
+                    "00000000-0000-0000-0000-00000000000e",
+                    null),
+                Arrays.asList(
+                    "practice",
+                    "00000000-0000-0000-0000-00000000000f",
+                    null,
+                    "00000000-0000-0000-0000-00000000000f"));
+        assertThat(
+                database.rows(
+                    "select attempt, report_version, quoted_version, answered_at is null from"
+                        + " submission order by attempt"))
+            .containsExactly(List.of("1", "2", "2", "f"), Arrays.asList("2", "1", null, "t"));
+        app.bean(Accounts.class)
+            .setPassword(UUID.fromString("00000000-0000-0000-0000-00000000000a"), "of before");
+        Client teacher = Client.signedIn(app, "teacher", "of before");
+        JsonNode desk = teacher.get("/api/desk").is(200).json();
+        assertThat(desk.path("rows")).hasSize(1);
+        assertThat(desk.path("students").asInt()).isEqualTo(1);
+        JsonNode out =
+            teacher
+                .get("/api/submissions/00000000-0000-0000-0000-000000000011/review")
+                .is(200)
+                .json();
+        assertThat(out.path("check").path("findings")).hasSize(3);
+        assertThat(out.path("answer").path("returnedBy").asString()).isEqualTo("Old Teacher");
+        JsonNode note = out.path("answer").path("notes").get(0);
+        assertThat(note.path("place").path("z").asInt()).isEqualTo(3);
+        assertThat(note.path("camera").path("eye").path("x").asInt()).isEqualTo(9);
+      }
+    }
+  }
 
   /** A report as it was kept before lists had a summary of it. */
   @Test

@@ -88,6 +88,8 @@ class NonsenseApiTest {
             submission,
             "practice",
             practice,
+            "assignments",
+            Bollard.assignment(rune, "Mooring bollard"),
             "exercises",
             Bollard.exercise(rune, "Mooring bollard"),
             "uploads",
@@ -200,7 +202,7 @@ class NonsenseApiTest {
   private static String withIds(String path) {
     String kind = path.split("/")[2];
     String filled = path;
-    for (String name : List.of("id", "exercise")) {
+    for (String name : List.of("id", "exercise", "assignment")) {
       filled = filled.replace("{" + name + "}", ids.getOrDefault(kind, "x"));
     }
     return filled

@@ -69,7 +69,8 @@ class PracticeApiTest {
       JsonNode workpiece = open(rune, piece);
       assertThat(workpiece.path("check").path("figures").path("faces").asInt())
           .isEqualTo(form.path("faces").asInt());
-      assertThat(workpiece.path("task").path("exercise").isNull()).isTrue();
+      assertThat(workpiece.path("task").path("owner").path("type").asString())
+          .isEqualTo("practice");
       assertThat(rune.get("/api/practice/forms/" + name + "/picture").is(200).bytes())
           .isEqualTo(rune.get("/api/practice/" + piece.path("id").asString() + "/picture").bytes());
     }

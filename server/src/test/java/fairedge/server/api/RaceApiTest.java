@@ -126,7 +126,7 @@ class RaceApiTest {
     Client marit = Client.signedIn(app, "marit");
     Client rune = Client.signedIn(app, "rune");
     UUID key = UUID.randomUUID();
-    String exercise = Bollard.exercise(rune, "Mooring bollard");
+    String assignment = Bollard.assignment(rune, "Mooring bollard");
     byte[] file = "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n".getBytes(StandardCharsets.UTF_8);
     List<JsonNode> bundles =
         atOnce(
@@ -134,7 +134,7 @@ class RaceApiTest {
             () ->
                 marit
                     .sendFile(
-                        "/api/exercises/" + exercise + "/bundles",
+                        "/api/assignments/" + assignment + "/bundles",
                         Map.of("clientKey", key),
                         "rune.obj",
                         file)

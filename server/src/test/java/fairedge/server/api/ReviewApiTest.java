@@ -177,12 +177,12 @@ class ReviewApiTest {
 
   @Test
   void file_isReadInspectedAndNumbered_onceAKey() throws Exception {
-    String exercise = Bollard.exercise(rune, "Mooring bollard");
+    String assignment = Bollard.assignment(rune, "Mooring bollard");
     UUID key = UUID.randomUUID();
-    JsonNode first = rune.handIn(exercise, "bollard.obj", bollard(), key).path("handedIn");
-    JsonNode again = rune.handIn(exercise, "bollard.obj", bollard(), key).path("handedIn");
+    JsonNode first = rune.handIn(assignment, "bollard.obj", bollard(), key).path("handedIn");
+    JsonNode again = rune.handIn(assignment, "bollard.obj", bollard(), key).path("handedIn");
     assertThat(again.path("id")).isEqualTo(first.path("id"));
-    JsonNode second = rune.handIn(exercise, "b.obj", bollard(), UUID.randomUUID());
+    JsonNode second = rune.handIn(assignment, "b.obj", bollard(), UUID.randomUUID());
     assertThat(second.path("handedIn").path("attempt")).hasToString("2");
     JsonNode review =
         marit.get("/api/submissions/" + first.path("id").asString() + "/review").json();

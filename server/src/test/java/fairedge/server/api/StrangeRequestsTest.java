@@ -28,7 +28,7 @@ class StrangeRequestsTest {
   private static Application app;
   private static Client rune;
   private static Client marit;
-  private static String exercise;
+  private static String assignment;
 
   @BeforeAll
   static void start() {
@@ -43,7 +43,7 @@ class StrangeRequestsTest {
             "--fair-edge.limits.day-of-class=15KB");
     rune = Client.signedIn(app, "rune");
     marit = Client.signedIn(app, "marit");
-    exercise = Bollard.exercise(rune, "Mooring bollard");
+    assignment = Bollard.assignment(rune, "Mooring bollard");
   }
 
   @AfterAll
@@ -137,12 +137,12 @@ class StrangeRequestsTest {
   void partsThatCantBeToldApart_areTold(String boundary) throws IOException {
     for (String body : List.of("", PART, PART + "\r\n--x--\r\n", "--x\r\nContent-Disp\u00FF")) {
       for (String path :
-          List.of("/api/practice/files", "/api/exercises/" + exercise + "/uploads")) {
+          List.of("/api/practice/files", "/api/assignments/" + assignment + "/uploads")) {
         String request = post(rune, path, "multipart/form-data" + boundary, body.length()) + body;
         String answer = answerTo(request);
         assertThat(statusOf(answer)).as(answer).isBetween(400, 499);
       }
-      String bundle = "/api/exercises/" + exercise + "/bundles";
+      String bundle = "/api/assignments/" + assignment + "/bundles";
       String request = post(marit, bundle, "multipart/form-data" + boundary, body.length()) + body;
       assertThat(statusOf(answerTo(request))).isBetween(400, 499);
     }
@@ -263,14 +263,14 @@ class StrangeRequestsTest {
   @Test
   void whatAStudent_andAClass_mayHandInWithinADay_isCounted() {
     byte[] file = ("v 0 0 0\n".repeat(875) + "f 1 2 3\n").getBytes(StandardCharsets.US_ASCII);
-    rune.upload(exercise, "x.obj", file, UUID.randomUUID()).is(202);
-    assertThat(rune.upload(exercise, "x.obj", file, UUID.randomUUID()).is(429).detail())
+    rune.upload(assignment, "x.obj", file, UUID.randomUUID()).is(202);
+    assertThat(rune.upload(assignment, "x.obj", file, UUID.randomUUID()).is(429).detail())
         .contains("You have handed in");
     Client tobias = Client.signedIn(app, "tobias");
-    tobias.upload(exercise, "x.obj", file, UUID.randomUUID()).is(202);
+    tobias.upload(assignment, "x.obj", file, UUID.randomUUID()).is(202);
     assertThat(
             Client.signedIn(app, "ines")
-                .upload(exercise, "x.obj", file, UUID.randomUUID())
+                .upload(assignment, "x.obj", file, UUID.randomUUID())
                 .is(429)
                 .detail())
         .contains("Your class has handed in");

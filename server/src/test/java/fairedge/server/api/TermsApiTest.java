@@ -31,7 +31,7 @@ class TermsApiTest {
     marit = Client.signedIn(app, "marit");
     rune = Client.signedIn(app, "rune");
     JsonNode open = Bollard.open(rune, "Hatch lid");
-    exercise = open.path("task").path("exercise").asString();
+    exercise = Bollard.exercise(rune, "Hatch lid");
     workpiece = open.path("id").asString();
   }
 
@@ -71,18 +71,13 @@ class TermsApiTest {
 
   @Test
   void exercisesOfAnInstructor_areListed() {
-    assertThat(marit.get("/api/exercises").is(200).json().size()).isEqualTo(3);
-    assertThat(rune.get("/api/exercises").is(200).json().size()).isZero();
+    assertThat(marit.get("/api/assignments").is(200).json().size()).isEqualTo(3);
+    assertThat(rune.get("/api/assignments").is(200).json().size()).isZero();
   }
 
   @Test
   void changedTerms_recheckWhatWasHandedIn_andTheBench() throws InterruptedException {
-    String submission =
-        rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
-            .is(201)
-            .json()
-            .path("id")
-            .asString();
+    String submission = handIn();
     JsonNode before = marit.get("/api/submissions/" + submission + "/review").is(200).json();
     assertThat(kinds(before.path("check")))
         .contains("ngon", "ring-stop")
@@ -116,12 +111,7 @@ class TermsApiTest {
   /** A review that was open while other terms came to hold. */
   @Test
   void draftOfAnOlderReport_keepsItsNotesAtTheirFindings() throws InterruptedException {
-    String submission =
-        rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
-            .is(201)
-            .json()
-            .path("id")
-            .asString();
+    String submission = handIn();
     String path = "/api/submissions/" + submission;
     JsonNode before = marit.get(path + "/review").is(200).json();
     List<Map<String, Object>> notes = new ArrayList<>();
@@ -162,6 +152,108 @@ class TermsApiTest {
     askForMoreRuns();
     awaitRecheck();
     assertNotesAreAtTheirFindings(path, 2);
+  }
+
+  /** What is out stays as it was read, whatever counts later; lists tell of what counts now. */
+  @Test
+  void answerThatIsOut_keepsItsReport_andItsNotes() throws InterruptedException {
+    String out = handIn();
+    String path = "/api/submissions/" + out;
+    JsonNode before = marit.get(path + "/review").is(200).json();
+    int stop = kinds(before.path("check")).indexOf("ring-stop");
+    Map<String, Object> note =
+        Map.of(
+            "text",
+            "Here it stops.",
+            "finding",
+            stop,
+            "element",
+            Map.of("kind", "face", "id", 0),
+            "place",
+            Map.of("x", 0, "y", 0, "z", 0));
+    Map<String, Object> draft =
+        Map.of("revision", 0, "word", "Go on.", "verdict", "tryAgain", "notes", List.of(note));
+    long revision = marit.put(path + "/draft", draft).is(200).json().path("revision").asLong();
+    marit.post(path + "/return", Map.of("revision", revision)).is(200);
+    byte[] picture = rune.get(path + "/picture").is(200).bytes();
+
+    marit
+        .put(
+            "/api/exercises/" + exercise + "/terms",
+            asked(terms(), Map.of("ring-stop", ""), Map.of("parts", 2)))
+        .is(200);
+    awaitRecheck();
+    awaitNews();
+    for (JsonNode seen :
+        List.of(
+            rune.get(path + "/answer").is(200).json(),
+            marit.get(path + "/review").is(200).json())) {
+      assertThat(seen.path("report").asInt()).isZero();
+      assertThat(seen.path("check")).isEqualTo(before.path("check"));
+      assertThat(seen.path("answer").path("notes").get(0).path("finding").asInt()).isEqualTo(stop);
+    }
+    assertThat(rune.get(path + "/picture").is(200).bytes()).isEqualTo(picture);
+    assertThat(marit.get("/api/desk").is(200).json().path("trips").toString())
+        .contains("parts")
+        .doesNotContain("ring-stop");
+    assertThat(
+            database.rows(
+                "select version from submission_report where submission_id = '%s' order by 1"
+                    .formatted(out)))
+        .containsExactly(List.of("0"), List.of("1"));
+
+    // The next time the one between is read by nobody any more.
+    marit.put("/api/exercises/" + exercise + "/terms", asked(terms(), Map.of(), Map.of())).is(200);
+    awaitRecheck();
+    awaitNews();
+    assertThat(
+            database.rows(
+                "select version from submission_report where submission_id = '%s' order by 1"
+                    .formatted(out)))
+        .containsExactly(List.of("0"), List.of("2"));
+  }
+
+  private String handIn() {
+    return rune.post("/api/workpieces/" + workpiece + "/submissions", Bollard.move(0))
+        .is(201)
+        .json()
+        .path("id")
+        .asString();
+  }
+
+  /** What a node was told, and died before it could take it up, another takes up. */
+  @Test
+  void newsThatWasLost_isSentAgain() throws InterruptedException {
+    handIn();
+    database.run(
+        """
+        insert into exercise_version
+          select exercise_id, 1, brief, profile, own_profile, '{"parts": 2}', now()
+          from exercise_version where exercise_id = '%1$s';
+        update exercise set version = 1 where id = '%1$s';
+        insert into event_publication (id, listener_id, event_type, serialized_event,
+            publication_date, status, completion_attempts)
+          values (gen_random_uuid(), '%2$s', 'fairedge.server.exercise.TermsChanged',
+            '{"exercise": "%1$s", "version": 1}', now() - interval '1 hour', 'FAILED', 1);
+        update scheduled_tasks set execution_time = now() where task_name = 'news';
+        """
+            .formatted(
+                exercise,
+                "fairedge.server.submission.RechecksAsked.onChanged("
+                    + "fairedge.server.exercise.TermsChanged)"));
+    awaitRecheck();
+    awaitNews();
+  }
+
+  /** Until whoever is told of something has taken it up. */
+  private void awaitNews() throws InterruptedException {
+    for (int i = 0; i < 200; i++) {
+      if (database.value("select count(*) from event_publication").equals("0")) {
+        return;
+      }
+      Thread.sleep(50);
+    }
+    throw new AssertionError(database.rows("select * from event_publication").toString());
   }
 
   private void askForMoreRuns() {

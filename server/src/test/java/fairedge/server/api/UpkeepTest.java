@@ -62,11 +62,11 @@ class UpkeepTest {
                   .formatted(workpiece)
               + " 'Mooring bollard' and s.number < 7");
       database.run(
-          "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
-              + " stage, problem, received_at) select gen_random_uuid(), e.id, a.id,"
-              + " gen_random_uuid(), days || ' days', 3, 'failed', '{}', now() - days *"
-              + " interval '1 day' from account a, exercise e, unnest(array[1, 40, 100]) as days"
-              + " where a.sign_in = 'rune' and e.title = 'Mooring bollard'");
+          "insert into upload (id, assignment_id, student_id, client_key, file_name, size, stage,"
+              + " problem, received_at) select gen_random_uuid(), e.id, a.id, gen_random_uuid(),"
+              + " days || ' days', 3, 'failed', '{}', now() - days * interval '1 day' from account"
+              + " a, assignment e join exercise x on x.id = e.exercise_id, unnest(array[1, 40,"
+              + " 100]) as days where a.sign_in = 'rune' and x.title = 'Mooring bollard'");
       database.run("insert into sent_part select id, 0, 'abc' from upload where stage = 'failed'");
       List<String> pieces = List.of(practised(rune), practised(rune), practised(rune));
       for (int i = 1; i < 3; i++) {

@@ -34,7 +34,7 @@ class UploadApiTest {
   private static Application app;
   private static Client rune;
   private static Client marit;
-  private static String exercise;
+  private static String assignment;
 
   @BeforeAll
   static void start() {
@@ -42,7 +42,7 @@ class UploadApiTest {
     app = application();
     rune = Client.signedIn(app, "rune");
     marit = Client.signedIn(app, "marit");
-    exercise = Bollard.exercise(rune, "Mooring bollard");
+    assignment = Bollard.assignment(rune, "Mooring bollard");
   }
 
   private static Application application() {
@@ -80,7 +80,7 @@ class UploadApiTest {
   }
 
   private static JsonNode handIn(byte[] file) {
-    return rune.handIn(exercise, "x.obj", file, UUID.randomUUID());
+    return rune.handIn(assignment, "x.obj", file, UUID.randomUUID());
   }
 
   @Test
@@ -124,9 +124,9 @@ class UploadApiTest {
     JsonNode over = handIn(strip(MOST_FACES + 1, "# a strip\n")).path("problem");
     assertThat(over.path("line").asInt()).isEqualTo(1 + 2 * (MOST_FACES + 2) + MOST_FACES + 1);
     assertThat(over.path("expected").asString()).isEqualTo("at most 5,000 faces");
-    Reply large = rune.upload(exercise, "x.obj", new byte[1_200_000], UUID.randomUUID()).is(413);
+    Reply large = rune.upload(assignment, "x.obj", new byte[1_200_000], UUID.randomUUID()).is(413);
     assertThat(large.detail()).isEqualTo("This file is over the limit of 1 MB.");
-    Reply empty = rune.upload(exercise, "x.obj", new byte[0], UUID.randomUUID()).is(422);
+    Reply empty = rune.upload(assignment, "x.obj", new byte[0], UUID.randomUUID()).is(422);
     assertThat(empty.json().path("found").asString()).isEqualTo("an empty file");
     byte[] long5 = obj("{\"a\":\"" + "x".repeat(5_000_000) + "\"}");
     rune.raw("POST", "/api/session", new String(long5, StandardCharsets.UTF_8), true).is(413);
@@ -136,9 +136,9 @@ class UploadApiTest {
   void cancelledUpload_isNoSubmission_andStaysSo() {
     String before = database.value("select count(*) from submission");
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
+        "insert into upload (id, assignment_id, student_id, client_key, file_name, size,"
             + " stage, received_at) select gen_random_uuid(), '"
-            + exercise
+            + assignment
             + "', a.id, gen_random_uuid(), 'wait.obj', 3, 'waiting', now()"
             + " from account a where a.sign_in = 'rune'");
     String id = database.value("select id from upload where file_name = 'wait.obj'");
@@ -164,9 +164,9 @@ class UploadApiTest {
     Map<String, String> kept =
         Map.of("body", new String(strip(3, ""), StandardCharsets.UTF_8).replace("\n", "\\n"));
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
+        "insert into upload (id, assignment_id, student_id, client_key, file_name, size,"
             + " stage, tries, received_at, asks) select gen_random_uuid(), '"
-            + exercise
+            + assignment
             + "', a.id, gen_random_uuid(), 'left.obj', 3,"
             + " 'inspecting', 1, now() - interval '1 minute', false"
             + " from account a where a.sign_in = 'tobias'");
@@ -190,9 +190,9 @@ class UploadApiTest {
   @Test
   void uploadThatKilledNodesBefore_isGivenUp() {
     database.run(
-        "insert into upload (id, exercise_id, student_id, client_key, file_name, size,"
+        "insert into upload (id, assignment_id, student_id, client_key, file_name, size,"
             + " stage, tries, received_at) select gen_random_uuid(), '"
-            + exercise
+            + assignment
             + "', a.id, gen_random_uuid(), 'heavy.obj', 3, 'reading', 3, now()"
             + " from account a where a.sign_in = 'ines'");
     String id = database.value("select id from upload where file_name = 'heavy.obj'");
@@ -225,7 +225,7 @@ class UploadApiTest {
   }
 
   private static JsonNode sent(Client student, byte[] file) {
-    String path = "/api/exercises/" + exercise + "/uploads";
+    String path = "/api/assignments/" + assignment + "/uploads";
     return student
         .sendFile(path, Map.of("clientKey", UUID.randomUUID()), "bollard.obj", file)
         .is(202)

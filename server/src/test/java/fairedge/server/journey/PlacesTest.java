@@ -71,6 +71,18 @@ class PlacesTest {
     return database.value("select id from exercise where title = '" + title + "'");
   }
 
+  private String assignment(String title) {
+    return database.value(
+        "select a.id from assignment a join exercise e on e.id = a.exercise_id where e.title = '"
+            + title
+            + "'");
+  }
+
+  /** The attempts at an exercise. */
+  private static final String ATTEMPTS =
+      " submission s join assignment g on g.id = s.assignment_id join exercise e on e.id ="
+          + " g.exercise_id ";
+
   /** The submission of someone that waits, or the one that came back. */
   private String submission(String signIn, boolean returned) {
     return database.value(
@@ -103,7 +115,7 @@ class PlacesTest {
       browser.see("verdict");
       browser.see("stage");
       expectOpen("answer", theme);
-      browser.open("/bench/" + exercise("Fairlead block"));
+      browser.open("/bench/" + assignment("Fairlead block"));
       browser.leaveDialog("To the bench");
       browser.seeText("tally", "must");
       expectOpen("bench", theme);
@@ -119,7 +131,7 @@ class PlacesTest {
       browser.open("/exercises/" + exercise("Hatch lid"));
       browser.see(By.cssSelector("[aria-label='Rings that stop']"));
       expectOpen("terms", theme);
-      browser.open("/exercises/" + exercise("Hatch lid") + "/bundle");
+      browser.open("/assignments/" + assignment("Hatch lid") + "/bundle");
       browser.see("drop");
       expectOpen("bundle", theme);
       browser.open("/handbook/ring-stop");
@@ -158,9 +170,9 @@ class PlacesTest {
     browser.await(() ->
         database
             .value(
-                "select count(*) from submission_report r join submission s on s.id ="
-                    + " r.submission_id join exercise e on e.id = s.exercise_id where e.title ="
-                    + " 'Hatch lid' and r.terms_revision <> 1")
+                "select count(*) from"
+                    + ATTEMPTS
+                    + "where e.title = 'Hatch lid' and s.report_version <> 1")
             .equals("0"));
     browser.reload();
     assertThat(
@@ -171,8 +183,9 @@ class PlacesTest {
     browser.open(
         "/review/"
             + database.value(
-                "select s.id from submission s join exercise e on e.id = s.exercise_id where"
-                    + " e.title = 'Hatch lid' order by s.handed_in_at limit 1"));
+                "select s.id from"
+                    + ATTEMPTS
+                    + "where e.title = 'Hatch lid' order by s.handed_in_at limit 1"));
     browser.see(By.cssSelector("[data-finding-row^='too-many']"));
     assertThat(browser.complaints()).isEmpty();
   }
@@ -183,9 +196,10 @@ class PlacesTest {
     browser.open(
         "/review/"
             + database.value(
-                "select s.id from submission s join account a on a.id = s.student_id join exercise"
-                    + " e on e.id = s.exercise_id where a.sign_in = 'rune' and e.title = 'Hatch"
-                    + " lid' order by s.handed_in_at desc limit 1"));
+                "select s.id from"
+                    + ATTEMPTS
+                    + "join account a on a.id = s.student_id where a.sign_in = 'rune' and e.title ="
+                    + " 'Hatch lid' order by s.handed_in_at desc limit 1"));
     browser.see("marks");
     browser.type("f");
     browser.seeText("lens-legend", "others stop at");
@@ -215,9 +229,10 @@ class PlacesTest {
     browser.open(
         "/review/"
             + database.value(
-                "select s.id from submission s join account a on a.id = s.student_id join exercise"
-                    + " e on e.id = s.exercise_id where a.sign_in = 'rune' and e.title = 'Hatch"
-                    + " lid' order by s.handed_in_at desc limit 1"));
+                "select s.id from"
+                    + ATTEMPTS
+                    + "join account a on a.id = s.student_id where a.sign_in = 'rune' and e.title ="
+                    + " 'Hatch lid' order by s.handed_in_at desc limit 1"));
     browser.see("marks");
     browser.type("u");
     browser.seeText("lens-legend", "How far the smooth surface ends from its cage");
@@ -259,7 +274,7 @@ class PlacesTest {
     browser.open("/exercises");
     browser.press("Hand in for students");
     browser.see("drop");
-    browser.open("/exercises/" + exercise("Mooring bollard") + "/bundle");
+    browser.open("/assignments/" + assignment("Mooring bollard") + "/bundle");
     browser.see("drop");
     browser.choose(files);
     browser.see("bundle");
@@ -405,7 +420,7 @@ class PlacesTest {
   @Test
   void twoWindows_stayInStep() {
     signIn("Ines");
-    String bench = "/bench/" + exercise("Fairlead block");
+    String bench = "/bench/" + assignment("Fairlead block");
     browser.open(bench);
     browser.leaveDialog("To the bench");
     browser.openWindow(bench);
@@ -496,7 +511,7 @@ class PlacesTest {
       assertThat(browser.barriers()).isEmpty();
     }
     signIn("Ines");
-    browser.open("/bench/" + exercise("Hatch lid"));
+    browser.open("/bench/" + assignment("Hatch lid"));
     browser.leaveDialog("To the bench");
     browser.setOffline(true);
     browser.type("1");

@@ -66,8 +66,9 @@ class ToolsTest {
     browser.button("Open the bench");
     Client client = Client.signedIn(app, who.toLowerCase(Locale.ROOT));
     for (JsonNode item : client.get("/api/my-work").json().path("items")) {
-      if (item.path("exercise").path("title").asString().equals(title)) {
-        browser.open("/bench/" + item.path("exercise").path("id").asString());
+      JsonNode set = item.path("assignment");
+      if (set.path("exercise").path("title").asString().equals(title)) {
+        browser.open("/bench/" + set.path("id").asString());
       }
     }
     browser.leaveDialog("To the bench");

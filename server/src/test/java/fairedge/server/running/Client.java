@@ -40,8 +40,12 @@ public final class Client {
 
   /** Someone of the demo class. */
   public static Client signedIn(Application application, String signIn) {
+    return signedIn(application, signIn, "harbour-props");
+  }
+
+  public static Client signedIn(Application application, String signIn, String password) {
     Client client = new Client(application);
-    client.post("/api/session", Map.of("signIn", signIn, "password", "harbour-props")).is(200);
+    client.post("/api/session", Map.of("signIn", signIn, "password", password)).is(200);
     return client;
   }
 
@@ -93,8 +97,8 @@ public final class Client {
   }
 
   /** Hands in a file and waits until it is through; the upload as it ended. */
-  public JsonNode handIn(String exercise, String name, byte[] file, UUID key) {
-    JsonNode upload = upload(exercise, name, file, key).is(202).json();
+  public JsonNode handIn(String assignment, String name, byte[] file, UUID key) {
+    JsonNode upload = upload(assignment, name, file, key).is(202).json();
     return awaitOver(upload.path("id").asString());
   }
 
@@ -120,9 +124,9 @@ public final class Client {
   }
 
   /** Sends a file that is to be handed in as it is. */
-  public Reply upload(String exercise, String name, byte[] file, UUID key) {
+  public Reply upload(String assignment, String name, byte[] file, UUID key) {
     return sendFile(
-        "/api/exercises/" + exercise + "/uploads",
+        "/api/assignments/" + assignment + "/uploads",
         Map.of("clientKey", key, "unit", "mm", "up", "z"),
         name,
         file);

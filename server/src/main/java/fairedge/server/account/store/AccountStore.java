@@ -1,8 +1,11 @@
 package fairedge.server.account.store;
 
 import static fairedge.schema.generated.Tables.ACCOUNT;
+import static org.jooq.impl.DSL.any;
 
 import fairedge.server.platform.SignedIn;
+import java.util.Collection;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
@@ -24,6 +27,13 @@ public class AccountStore {
         .where(ACCOUNT.SIGN_IN.eq(signIn))
         .fetchOptional(r ->
             new Stored(new SignedIn(r.getId(), r.getSignIn(), r.getName()), r.getPasswordHash()));
+  }
+
+  public Map<UUID, SignedIn> findAll(Collection<UUID> ids) {
+    return db.select(ACCOUNT.ID, ACCOUNT.SIGN_IN, ACCOUNT.NAME)
+        .from(ACCOUNT)
+        .where(ACCOUNT.ID.eq(any(ids.toArray(UUID[]::new))))
+        .fetchMap(ACCOUNT.ID, r -> new SignedIn(r.value1(), r.value2(), r.value3()));
   }
 
   public void insert(SignedIn account, String hash) {

@@ -10,6 +10,7 @@ import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MeshOutlet;
+import fairedge.server.bench.Owner;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
@@ -81,14 +82,14 @@ class BenchController {
     }
   }
 
-  @PutMapping("/exercises/{exercise}/workpiece")
-  WorkpieceView open(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn student) {
-    return bench.open(exercise, student);
+  @PutMapping("/assignments/{assignment}/workpiece")
+  WorkpieceView open(@PathVariable UUID assignment, @AuthenticationPrincipal SignedIn student) {
+    return bench.open(Owner.assignment(assignment), student);
   }
 
   @PutMapping("/practice/{id}/workpiece")
   WorkpieceView openPractice(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
-    return bench.openPractice(id, account);
+    return bench.open(Owner.practice(id), account);
   }
 
   @GetMapping("/workpieces/{id}")

@@ -24,9 +24,9 @@ import fairedge.core.work.View;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;
+import fairedge.server.bench.Owner;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Json;
-import fairedge.server.practice.Practice;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -59,20 +59,14 @@ public class WorkpieceStore {
   /**
    * Where a workpiece stands.
    *
-   * @param exerciseId null in free practice
-   * @param practiceId null in an exercise
+   * @param owner what it is cut for
+   * @param accountId by whom
    */
-  public record Head(
-      UUID id,
-      @Nullable UUID exerciseId,
-      @Nullable UUID practiceId,
-      UUID studentId,
-      @Nullable Long headStep,
-      long revision) {
+  public record Head(UUID id, Owner owner, UUID accountId, @Nullable Long headStep, long revision) {
 
     /** After the next move. */
     Head at(@Nullable Long step) {
-      return new Head(id, exerciseId, practiceId, studentId, step, revision + 1);
+      return new Head(id, owner, accountId, step, revision + 1);
     }
   }
 
@@ -104,35 +98,25 @@ public class WorkpieceStore {
   /** A change that was kept, with the number of its step. */
   public record Numbered(int number, Change change) {}
 
-  public UUID openFor(UUID exercise, UUID student, Instant now) {
+  /** The workpiece of an account for an owner; made where there is none. */
+  public UUID openFor(Owner owner, UUID account, Instant now) {
     db.insertInto(WORKPIECE)
         .set(WORKPIECE.ID, UUID.randomUUID())
-        .set(WORKPIECE.EXERCISE_ID, exercise)
-        .set(WORKPIECE.STUDENT_ID, student)
+        .set(WORKPIECE.OWNER_TYPE, owner.type().name())
+        .set(WORKPIECE.OWNER_ID, owner.id())
+        .set(WORKPIECE.ACCOUNT_ID, account)
         .set(WORKPIECE.OPENED_AT, now.atOffset(ZoneOffset.UTC))
-        .onConflict(WORKPIECE.EXERCISE_ID, WORKPIECE.STUDENT_ID)
+        .onConflict(WORKPIECE.OWNER_TYPE, WORKPIECE.OWNER_ID, WORKPIECE.ACCOUNT_ID)
         .doNothing()
         .execute();
     return db.select(WORKPIECE.ID)
         .from(WORKPIECE)
-        .where(WORKPIECE.EXERCISE_ID.eq(exercise), WORKPIECE.STUDENT_ID.eq(student))
+        .where(isOf(owner), WORKPIECE.ACCOUNT_ID.eq(account))
         .fetchSingle(WORKPIECE.ID);
   }
 
-  /** The workpiece of a practice piece. */
-  public UUID openFor(Practice practice, Instant now) {
-    db.insertInto(WORKPIECE)
-        .set(WORKPIECE.ID, UUID.randomUUID())
-        .set(WORKPIECE.PRACTICE_ID, practice.id())
-        .set(WORKPIECE.STUDENT_ID, practice.accountId())
-        .set(WORKPIECE.OPENED_AT, now.atOffset(ZoneOffset.UTC))
-        .onConflict(WORKPIECE.PRACTICE_ID)
-        .doNothing()
-        .execute();
-    return db.select(WORKPIECE.ID)
-        .from(WORKPIECE)
-        .where(WORKPIECE.PRACTICE_ID.eq(practice.id()))
-        .fetchSingle(WORKPIECE.ID);
+  private static Condition isOf(Owner owner) {
+    return WORKPIECE.OWNER_TYPE.eq(owner.type().name()).and(WORKPIECE.OWNER_ID.eq(owner.id()));
   }
 
   public Optional<Head> find(UUID id) {
@@ -158,9 +142,8 @@ public class WorkpieceStore {
   private static Head head(WorkpieceRecord r) {
     return new Head(
         r.getId(),
-        r.getExerciseId(),
-        r.getPracticeId(),
-        r.getStudentId(),
+        new Owner(Owner.Type.valueOf(r.getOwnerType()), r.getOwnerId()),
+        r.getAccountId(),
         r.getHeadStep(),
         r.getRevision());
   }
@@ -322,19 +305,16 @@ public class WorkpieceStore {
         .execute();
   }
 
-  /** Lets go of the workpiece of a practice piece and of all its steps. */
-  public void forgetPractice(UUID practice) {
-    var workpiece = select(WORKPIECE.ID).from(WORKPIECE).where(WORKPIECE.PRACTICE_ID.eq(practice));
-    var steps = select(STEP.ID).from(STEP).where(STEP.WORKPIECE_ID.in(workpiece));
-    db.update(WORKPIECE)
-        .setNull(WORKPIECE.HEAD_STEP)
-        .where(WORKPIECE.PRACTICE_ID.eq(practice))
-        .execute();
+  /** Lets go of the workpieces of an owner and of all their steps. */
+  public void forget(Owner owner) {
+    var workpieces = select(WORKPIECE.ID).from(WORKPIECE).where(isOf(owner));
+    var steps = select(STEP.ID).from(STEP).where(STEP.WORKPIECE_ID.in(workpieces));
+    db.update(WORKPIECE).setNull(WORKPIECE.HEAD_STEP).where(isOf(owner)).execute();
     db.deleteFrom(SNAPSHOT).where(SNAPSHOT.STEP_ID.in(steps)).execute();
     db.deleteFrom(STEP_NAME).where(STEP_NAME.STEP_ID.in(steps)).execute();
-    db.deleteFrom(STEP).where(STEP.WORKPIECE_ID.in(workpiece)).execute();
-    db.deleteFrom(WORKPIECE_REQUEST).where(WORKPIECE_REQUEST.WORKPIECE_ID.in(workpiece)).execute();
-    db.deleteFrom(WORKPIECE).where(WORKPIECE.PRACTICE_ID.eq(practice)).execute();
+    db.deleteFrom(STEP).where(STEP.WORKPIECE_ID.in(workpieces)).execute();
+    db.deleteFrom(WORKPIECE_REQUEST).where(WORKPIECE_REQUEST.WORKPIECE_ID.in(workpieces)).execute();
+    db.deleteFrom(WORKPIECE).where(isOf(owner)).execute();
   }
 
   private static final SelectField<?>[] TOLD = {

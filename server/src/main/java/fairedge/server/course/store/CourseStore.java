@@ -1,15 +1,16 @@
 package fairedge.server.course.store;
 
-import static fairedge.schema.generated.Tables.ACCOUNT;
 import static fairedge.schema.generated.Tables.COURSE;
 import static fairedge.schema.generated.Tables.MEMBERSHIP;
+import static org.jooq.impl.DSL.any;
 
-import fairedge.server.course.Member;
 import fairedge.server.course.Membership;
 import fairedge.server.course.Role;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -39,17 +40,14 @@ public class CourseStore {
         .fetchOptional(r -> roleOf(r.value1()));
   }
 
-  /** The students of a class, by name. */
-  public List<Member> studentsOf(UUID course) {
-    return db.select(ACCOUNT.ID, ACCOUNT.SIGN_IN, ACCOUNT.NAME)
+  /** Who is this in any of several classes. */
+  public Set<UUID> idsOf(Collection<UUID> courses, Role role) {
+    return db.select(MEMBERSHIP.ACCOUNT_ID)
         .from(MEMBERSHIP)
-        .join(ACCOUNT)
-        .on(ACCOUNT.ID.eq(MEMBERSHIP.ACCOUNT_ID))
         .where(
-            MEMBERSHIP.COURSE_ID.eq(course),
-            MEMBERSHIP.ROLE.eq(Role.STUDENT.name().toLowerCase(Locale.ROOT)))
-        .orderBy(ACCOUNT.NAME, ACCOUNT.ID)
-        .fetch(r -> new Member(r.value1(), r.value2(), r.value3()));
+            MEMBERSHIP.COURSE_ID.eq(any(courses.toArray(UUID[]::new))),
+            MEMBERSHIP.ROLE.eq(role.name().toLowerCase(Locale.ROOT)))
+        .fetchSet(MEMBERSHIP.ACCOUNT_ID);
   }
 
   private static Role roleOf(String stored) {

@@ -1,29 +1,34 @@
 package fairedge.server.exercise.store;
 
 import static fairedge.schema.generated.Tables.EXERCISE;
-import static org.jooq.impl.DSL.coalesce;
-import static org.jooq.impl.DSL.inline;
-import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.select;
+import static fairedge.schema.generated.Tables.EXERCISE_VERSION;
 
 import fairedge.core.inspect.Profile;
 import fairedge.core.survey.Wanted;
 import fairedge.json.ProfileView;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
+import fairedge.schema.generated.tables.records.ExerciseVersionRecord;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.platform.Json;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
 
+/** Exercises and their versions. */
 @Repository
 public class ExerciseStore {
+  /** Of the versions of an exercise the one that holds. */
+  static final Condition NEWEST =
+      EXERCISE_VERSION
+          .EXERCISE_ID
+          .eq(EXERCISE.ID)
+          .and(EXERCISE_VERSION.NUMBER.eq(EXERCISE.VERSION));
+
   private final DSLContext db;
 
   private final Json json;
@@ -33,66 +38,72 @@ public class ExerciseStore {
     this.json = json;
   }
 
-  /** False where the terms are another revision's by now. */
-  public boolean setTerms(UUID id, int revision, Profile profile, Wanted wanted) {
-    return db.update(EXERCISE)
-            .set(EXERCISE.PROFILE, profile.name())
-            .set(EXERCISE.OWN_PROFILE, json.write(ProfileView.of(profile)))
-            .set(EXERCISE.WANTED, json.write(wanted))
-            .set(EXERCISE.TERMS_REVISION, revision + 1)
-            .where(EXERCISE.ID.eq(id), EXERCISE.TERMS_REVISION.eq(revision))
-            .execute()
-        == 1;
+  /**
+   * Keeps an exercise as its next version has it, and lets that hold; in the transaction at hand.
+   *
+   * @return false where another version than the one before it holds by now
+   */
+  public boolean addVersion(Exercise e, Instant now) {
+    int moved =
+        db.update(EXERCISE)
+            .set(EXERCISE.VERSION, e.version())
+            .where(EXERCISE.ID.eq(e.id()), EXERCISE.VERSION.eq(e.version() - 1))
+            .execute();
+    if (moved == 1) {
+      insertVersion(e, now);
+    }
+    return moved == 1;
   }
 
-  public void insert(Exercise e) {
-    Instant due = e.dueAt();
+  /** Keeps a new exercise with its first version; in the transaction at hand. */
+  public void insert(Exercise e, Instant now) {
     db.insertInto(EXERCISE)
         .set(EXERCISE.ID, e.id())
-        .set(EXERCISE.COURSE_ID, e.courseId())
-        .set(
-            EXERCISE.PLACE,
-            select(coalesce(max(EXERCISE.PLACE), inline(0)).plus(1))
-                .from(EXERCISE)
-                .where(EXERCISE.COURSE_ID.eq(e.courseId())))
+        .set(EXERCISE.OWNER_ID, e.owner())
         .set(EXERCISE.TITLE, e.title())
         .set(EXERCISE.SUMMARY, e.summary())
-        .set(EXERCISE.BRIEF, e.brief())
         .set(EXERCISE.UNIT, e.unit())
         .set(EXERCISE.STARTER, e.starter())
         .set(EXERCISE.SCALE, e.scale())
-        .set(EXERCISE.PROFILE, e.profile().name())
-        .set(EXERCISE.WANTED, json.write(e.wanted()))
-        .set(EXERCISE.DUE_AT, due == null ? null : due.atOffset(ZoneOffset.UTC))
+        .set(EXERCISE.VERSION, e.version())
+        .execute();
+    insertVersion(e, now);
+  }
+
+  private void insertVersion(Exercise e, Instant now) {
+    db.insertInto(EXERCISE_VERSION)
+        .set(EXERCISE_VERSION.EXERCISE_ID, e.id())
+        .set(EXERCISE_VERSION.NUMBER, e.version())
+        .set(EXERCISE_VERSION.BRIEF, e.brief())
+        .set(EXERCISE_VERSION.PROFILE, e.profile().name())
+        .set(EXERCISE_VERSION.OWN_PROFILE, json.write(ProfileView.of(e.profile())))
+        .set(EXERCISE_VERSION.WANTED, json.write(e.wanted()))
+        .set(EXERCISE_VERSION.MADE_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
   }
 
   public Optional<Exercise> find(UUID id) {
-    return db.selectFrom(EXERCISE).where(EXERCISE.ID.eq(id)).fetchOptional(this::read);
+    return db.select(EXERCISE, EXERCISE_VERSION)
+        .from(EXERCISE)
+        .join(EXERCISE_VERSION)
+        .on(NEWEST)
+        .where(EXERCISE.ID.eq(id))
+        .fetchOptional(r -> read(r.value1(), r.value2()));
   }
 
-  public List<Exercise> ofCourse(UUID course) {
-    return db.selectFrom(EXERCISE)
-        .where(EXERCISE.COURSE_ID.eq(course))
-        .orderBy(EXERCISE.PLACE)
-        .fetch(this::read);
-  }
-
-  private Exercise read(ExerciseRecord r) {
-    JSONB own = r.getOwnProfile();
-    OffsetDateTime due = r.getDueAt();
+  Exercise read(ExerciseRecord e, ExerciseVersionRecord v) {
+    JSONB own = v.getOwnProfile();
     return new Exercise(
-        r.getId(),
-        r.getCourseId(),
-        r.getTitle(),
-        r.getSummary(),
-        r.getBrief(),
-        r.getUnit(),
-        r.getStarter(),
-        r.getScale(),
-        own == null ? Profile.named(r.getProfile()) : json.read(own, ProfileView.class).profile(),
-        json.read(r.getWanted(), Wanted.class),
-        r.getTermsRevision(),
-        due == null ? null : due.toInstant());
+        e.getId(),
+        e.getOwnerId(),
+        e.getTitle(),
+        e.getSummary(),
+        e.getUnit(),
+        e.getStarter(),
+        e.getScale(),
+        v.getNumber(),
+        v.getBrief(),
+        own == null ? Profile.named(v.getProfile()) : json.read(own, ProfileView.class).profile(),
+        json.read(v.getWanted(), Wanted.class));
   }
 }

@@ -22,6 +22,7 @@ import fairedge.server.review.ReviewView;
 import fairedge.server.review.Reviews;
 import fairedge.server.review.SubmissionOutlet;
 import fairedge.server.submission.PictureSize;
+import fairedge.server.submission.Submissions;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -165,7 +166,7 @@ class ReviewController {
       @RequestParam(defaultValue = "row") PictureSize size,
       @RequestParam(required = false) @Nullable Integer report,
       @AuthenticationPrincipal SignedIn account) {
-    Reviews.Picture picture = reviews.picture(id, account, size);
+    Submissions.Picture picture = reviews.picture(id, account, size);
     boolean named = report != null && report == picture.report();
     return ResponseEntity.ok()
         .header("Cache-Control", named ? "private, max-age=86400, immutable" : "private, no-cache")

@@ -1,13 +1,12 @@
 package fairedge.server.review.store;
 
-import static fairedge.schema.generated.Tables.ACCOUNT;
 import static fairedge.schema.generated.Tables.ANSWER;
 import static fairedge.schema.generated.Tables.NOTE;
 
-import fairedge.core.geometry.Vec3;
 import fairedge.json.FindingView.ElementView;
+import fairedge.schema.generated.tables.records.AnswerRecord;
 import fairedge.server.platform.Json;
-import fairedge.server.review.AnswerView;
+import fairedge.server.review.Answer;
 import fairedge.server.review.AnswerView.CameraView;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
@@ -15,7 +14,6 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
@@ -26,6 +24,9 @@ import org.springframework.stereotype.Repository;
 /** Answers and their notes. */
 @Repository
 public class AnswerStore {
+  /** The form in which places and cameras of notes are written. */
+  private static final int FORMAT = 1;
+
   private final DSLContext db;
   private final Json json;
 
@@ -34,22 +35,23 @@ public class AnswerStore {
     this.json = json;
   }
 
-  public Optional<AnswerView> find(UUID submission) {
-    return db.select(ANSWER.REVISION, ANSWER.WORD, ANSWER.VERDICT, ANSWER.RETURNED_AT, ACCOUNT.NAME)
-        .from(ANSWER)
-        .leftJoin(ACCOUNT)
-        .on(ACCOUNT.ID.eq(ANSWER.RETURNED_BY))
+  public Optional<Answer> find(UUID submission) {
+    return db.selectFrom(ANSWER)
         .where(ANSWER.SUBMISSION_ID.eq(submission))
-        .fetchOptional(r -> {
-          OffsetDateTime returned = r.value4();
-          return new AnswerView(
-              r.value1(),
-              r.value2(),
-              verdictOf(r.value3()),
-              notes(submission),
-              returned == null ? null : returned.toInstant(),
-              r.value5());
-        });
+        .fetchOptional(r -> read(r, notes(submission)));
+  }
+
+  private static Answer read(AnswerRecord r, List<NoteView> notes) {
+    OffsetDateTime returned = r.getReturnedAt();
+    return new Answer(
+        r.getRevision(),
+        r.getReportVersion(),
+        r.getClientKey(),
+        r.getWord(),
+        verdictOf(r.getVerdict()),
+        notes,
+        returned == null ? null : returned.toInstant(),
+        r.getReturnedBy());
   }
 
   private static @Nullable Verdict verdictOf(@Nullable String stored) {
@@ -70,42 +72,54 @@ public class AnswerStore {
               r.getText(),
               r.getFinding(),
               new ElementView(ElementView.Kind.valueOf(r.getElementKind()), r.getElementId(), null),
-              json.read(r.getPlace(), Vec3.class),
-              camera == null ? null : json.read(camera, CameraView.class));
+              json.read(r.getPlace(), KeptPlace.class).told(),
+              camera == null ? null : json.read(camera, KeptPlace.Camera.class).told());
         });
   }
 
-  /** Begins an empty draft where there is none, and lets no one else write until we are done. */
-  public void lock(UUID submission) {
-    db.insertInto(ANSWER).set(ANSWER.SUBMISSION_ID, submission).onConflictDoNothing().execute();
-    db.selectFrom(ANSWER).where(ANSWER.SUBMISSION_ID.eq(submission)).forUpdate().fetchSingle();
+  /**
+   * Begins an empty draft where there is none, and lets no one else write until we are done.
+   *
+   * @param report version of the newest report
+   */
+  public Answer lock(UUID submission, int report) {
+    db.insertInto(ANSWER)
+        .set(ANSWER.SUBMISSION_ID, submission)
+        .set(ANSWER.REPORT_VERSION, report)
+        .onConflictDoNothing()
+        .execute();
+    return findLocked(submission).orElseThrow();
   }
 
-  /** By which request the draft was written last; null where that is not known. */
-  public @Nullable UUID keyOf(UUID submission) {
-    return db.select(ANSWER.CLIENT_KEY)
-        .from(ANSWER)
+  /** An answer that is there, for no one else to write until we are done. */
+  public Optional<Answer> findLocked(UUID submission) {
+    return db.selectFrom(ANSWER)
         .where(ANSWER.SUBMISSION_ID.eq(submission))
-        .fetchOne(ANSWER.CLIENT_KEY);
+        .forUpdate()
+        .fetchOptional(r -> read(r, notes(submission)));
   }
 
-  /** Writes a whole draft over the one before. */
-  public void write(
-      UUID submission,
-      String word,
-      @Nullable Verdict verdict,
-      List<NoteView> notes,
-      @Nullable UUID clientKey) {
+  /** Writes a whole draft over the one before, and goes on to the next revision. */
+  public void write(UUID submission, Answer answer) {
     db.update(ANSWER)
-        .set(ANSWER.CLIENT_KEY, clientKey)
-        .set(ANSWER.WORD, word)
-        .set(ANSWER.VERDICT, stored(verdict))
+        .set(ANSWER.CLIENT_KEY, answer.clientKey())
+        .set(ANSWER.WORD, answer.word())
+        .set(ANSWER.VERDICT, stored(answer.verdict()))
         .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))
+        .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .execute();
+    writeNotes(submission, answer);
+  }
+
+  /** Writes the notes alone, as they are in another report. */
+  public void writeNotes(UUID submission, Answer answer) {
+    db.update(ANSWER)
+        .set(ANSWER.REPORT_VERSION, answer.report())
         .where(ANSWER.SUBMISSION_ID.eq(submission))
         .execute();
     db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.eq(submission)).execute();
     int number = 0;
-    for (NoteView note : notes) {
+    for (NoteView note : answer.notes()) {
       insert(submission, ++number, note);
     }
   }
@@ -114,28 +128,16 @@ public class AnswerStore {
     CameraView camera = note.camera();
     db.insertInto(NOTE)
         .set(NOTE.ID, UUID.randomUUID())
+        .set(NOTE.FORMAT, FORMAT)
         .set(NOTE.SUBMISSION_ID, submission)
         .set(NOTE.NUMBER, number)
         .set(NOTE.TEXT, note.text())
         .set(NOTE.FINDING, note.finding())
         .set(NOTE.ELEMENT_KIND, note.element().kind().name())
         .set(NOTE.ELEMENT_ID, note.element().id())
-        .set(NOTE.PLACE, json.write(note.place()))
-        .set(NOTE.CAMERA, camera == null ? null : json.write(camera))
+        .set(NOTE.PLACE, json.write(KeptPlace.of(note.place())))
+        .set(NOTE.CAMERA, camera == null ? null : json.write(KeptPlace.Camera.of(camera)))
         .execute();
-  }
-
-  /** Lets notes name findings by other numbers; one that has none any more is of none. */
-  public void moveFindings(UUID submission, Map<Integer, Integer> numbers) {
-    db.selectFrom(NOTE)
-        .where(NOTE.SUBMISSION_ID.eq(submission), NOTE.FINDING.isNotNull())
-        .forUpdate()
-        .fetch()
-        .forEach(note ->
-            db.update(NOTE)
-                .set(NOTE.FINDING, numbers.get(note.getFinding()))
-                .where(NOTE.ID.eq(note.getId()))
-                .execute());
   }
 
   public void markReturned(UUID submission, UUID by, Instant at) {

@@ -16,7 +16,7 @@ import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** Asks whether somebody may send files for an exercise, and so much, before any of it is read. */
+/** Asks whether somebody may send files for what is set, and so much, before any of it is read. */
 @Configuration
 class MayReceive implements WebMvcConfigurer, HandlerInterceptor {
   private final Uploads uploads;
@@ -29,7 +29,7 @@ class MayReceive implements WebMvcConfigurer, HandlerInterceptor {
   public void addInterceptors(InterceptorRegistry registry) {
     registry
         .addInterceptor(this)
-        .addPathPatterns("/api/exercises/*/uploads", "/api/exercises/*/bundles");
+        .addPathPatterns("/api/assignments/*/uploads", "/api/assignments/*/bundles");
   }
 
   @Override
@@ -37,19 +37,19 @@ class MayReceive implements WebMvcConfigurer, HandlerInterceptor {
       HttpServletRequest request, HttpServletResponse response, Object handler) {
     Authentication who = SecurityContextHolder.getContext().getAuthentication();
     if (who != null && who.getPrincipal() instanceof SignedIn account) {
-      UUID exercise = exerciseOf(request);
+      UUID assignment = assignmentOf(request);
       if (request.getRequestURI().endsWith("/bundles")) {
-        uploads.requireMayBring(exercise, account);
+        uploads.requireMayBring(assignment, account);
       } else {
-        uploads.requireMayReceive(exercise, account, request.getContentLengthLong());
+        uploads.requireMayReceive(assignment, account, request.getContentLengthLong());
       }
     }
     return true;
   }
 
-  private static UUID exerciseOf(HttpServletRequest request) {
+  private static UUID assignmentOf(HttpServletRequest request) {
     Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
-    @Nullable Object named = variables instanceof Map<?, ?> map ? map.get("exercise") : null;
+    @Nullable Object named = variables instanceof Map<?, ?> map ? map.get("assignment") : null;
     try {
       return UUID.fromString(String.valueOf(named));
     } catch (IllegalArgumentException noId) {

@@ -70,11 +70,11 @@ class SubmissionController {
   }
 
   @PostMapping(
-      value = "/exercises/{exercise}/uploads",
+      value = "/assignments/{assignment}/uploads",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.ACCEPTED)
   UploadView receive(
-      @PathVariable UUID exercise,
+      @PathVariable UUID assignment,
       @RequestPart("file") MultipartFile file,
       @RequestParam("clientKey") UUID clientKey,
       @RequestParam(required = false) @Nullable String unit,
@@ -84,7 +84,7 @@ class SubmissionController {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     Meant meant = unit == null ? null : meant(unit, up);
     try (InputStream bytes = file.getInputStream()) {
-      return uploads.receive(exercise, student, name, bytes, clientKey, meant);
+      return uploads.receive(assignment, student, name, bytes, clientKey, meant);
     }
   }
 
@@ -116,11 +116,11 @@ class SubmissionController {
    * @param files mesh files with their paths in a folder, or a zip of them
    */
   @PostMapping(
-      value = "/exercises/{exercise}/bundles",
+      value = "/assignments/{assignment}/bundles",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.CREATED)
   BundleView receiveAll(
-      @PathVariable UUID exercise,
+      @PathVariable UUID assignment,
       @RequestPart("file") List<MultipartFile> files,
       @RequestParam("clientKey") UUID clientKey,
       @AuthenticationPrincipal SignedIn instructor) {
@@ -130,7 +130,7 @@ class SubmissionController {
                 new Bundles.Brought(
                     Optional.ofNullable(f.getOriginalFilename()).orElse(""), f::getInputStream))
             .toList();
-    return bundles.receive(exercise, instructor, brought, clientKey);
+    return bundles.receive(assignment, instructor, brought, clientKey);
   }
 
   @GetMapping("/bundles/{id}")

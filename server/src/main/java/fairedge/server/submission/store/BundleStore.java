@@ -34,8 +34,8 @@ public class BundleStore {
     this.sent = sent;
   }
 
-  /** Who brought what for which exercise. */
-  public record Bundle(UUID id, UUID exerciseId, UUID instructorId) {}
+  /** Who brought files for what. */
+  public record Bundle(UUID id, UUID assignmentId, UUID instructorId) {}
 
   /**
    * A file whose it is said to be, to be handed in.
@@ -47,7 +47,7 @@ public class BundleStore {
   public void insert(Bundle bundle, UUID clientKey, Instant now) {
     db.insertInto(BUNDLE)
         .set(BUNDLE.ID, bundle.id())
-        .set(BUNDLE.EXERCISE_ID, bundle.exerciseId())
+        .set(BUNDLE.ASSIGNMENT_ID, bundle.assignmentId())
         .set(BUNDLE.INSTRUCTOR_ID, bundle.instructorId())
         .set(BUNDLE.CLIENT_KEY, clientKey)
         .set(BUNDLE.RECEIVED_AT, now.atOffset(ZoneOffset.UTC))
@@ -89,7 +89,7 @@ public class BundleStore {
 
   private Optional<Bundle> findWhere(Condition condition, boolean locks) {
     var query =
-        db.select(BUNDLE.ID, BUNDLE.EXERCISE_ID, BUNDLE.INSTRUCTOR_ID)
+        db.select(BUNDLE.ID, BUNDLE.ASSIGNMENT_ID, BUNDLE.INSTRUCTOR_ID)
             .from(BUNDLE)
             .where(condition);
     return (locks ? query.forUpdate() : query)

@@ -2,6 +2,7 @@ package fairedge.server.submission.store;
 
 import static fairedge.schema.generated.Tables.SUBMISSION_PICTURE;
 
+import java.util.Collection;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
@@ -17,7 +18,7 @@ public class PictureStore {
   }
 
   /**
-   * @param report of which revision the report is whose marks it shows
+   * @param report version of the report whose marks it shows
    */
   public Optional<byte[]> find(UUID submission, String size, int report) {
     return db.select(SUBMISSION_PICTURE.PNG)
@@ -25,14 +26,16 @@ public class PictureStore {
         .where(
             SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission),
             SUBMISSION_PICTURE.SIZE.eq(size),
-            SUBMISSION_PICTURE.TERMS_REVISION.eq(report))
+            SUBMISSION_PICTURE.VERSION.eq(report))
         .fetchOptional(SUBMISSION_PICTURE.PNG);
   }
 
-  /** Those of a submission, whose marks are others now. */
-  public void forget(UUID submission) {
+  /** Those of a submission that show the marks of none of these reports. */
+  public void forgetAllBut(UUID submission, Collection<Integer> reports) {
     db.deleteFrom(SUBMISSION_PICTURE)
-        .where(SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission))
+        .where(
+            SUBMISSION_PICTURE.SUBMISSION_ID.eq(submission),
+            SUBMISSION_PICTURE.VERSION.notIn(reports))
         .execute();
   }
 
@@ -41,11 +44,8 @@ public class PictureStore {
         .set(SUBMISSION_PICTURE.SUBMISSION_ID, submission)
         .set(SUBMISSION_PICTURE.SIZE, size)
         .set(SUBMISSION_PICTURE.PNG, png)
-        .set(SUBMISSION_PICTURE.TERMS_REVISION, report)
-        .onConflict(SUBMISSION_PICTURE.SUBMISSION_ID, SUBMISSION_PICTURE.SIZE)
-        .doUpdate()
-        .set(SUBMISSION_PICTURE.PNG, png)
-        .set(SUBMISSION_PICTURE.TERMS_REVISION, report)
+        .set(SUBMISSION_PICTURE.VERSION, report)
+        .onConflictDoNothing()
         .execute();
   }
 }

@@ -7,10 +7,11 @@ import static org.jooq.impl.DSL.any;
 import static org.jooq.impl.DSL.countDistinct;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Figures;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
@@ -22,6 +23,7 @@ import fairedge.server.submission.HandedIn.ReadingView;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Summary;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.HashMap;
@@ -30,13 +32,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
-import tools.jackson.core.type.TypeReference;
 
 @Repository
 public class SubmissionStore {
+  /** Of the reports of a submission the one that was made last. */
+  private static final Condition NEWEST =
+      SUBMISSION_REPORT
+          .SUBMISSION_ID
+          .eq(SUBMISSION.ID)
+          .and(SUBMISSION_REPORT.VERSION.eq(SUBMISSION.REPORT_VERSION));
+
   private final DSLContext db;
   private final Json json;
 
@@ -45,25 +55,22 @@ public class SubmissionStore {
     this.json = json;
   }
 
-  /** No one else numbers attempts of this student in this exercise until the transaction ends. */
-  public void lockAttempts(UUID exercise, UUID student) {
-    long key = exercise.getMostSignificantBits() ^ student.getLeastSignificantBits();
+  /** No one else numbers attempts of this student in this assignment until the transaction ends. */
+  public void lockAttempts(UUID assignment, UUID student) {
+    long key = assignment.getMostSignificantBits() ^ student.getLeastSignificantBits();
     db.fetch("select pg_advisory_xact_lock({0})", inline(key));
   }
 
-  public int attemptsOf(UUID exercise, UUID student) {
+  public int attemptsOf(UUID assignment, UUID student) {
     return db.fetchCount(
-        SUBMISSION, SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student));
+        SUBMISSION, SUBMISSION.ASSIGNMENT_ID.eq(assignment), SUBMISSION.STUDENT_ID.eq(student));
   }
 
-  /**
-   * @param terms the revision of the terms by which it was checked
-   */
-  public void insert(
-      Submission s, UUID clientKey, CheckView check, List<ReadingView> reading, int terms) {
+  /** Keeps a submission with its report; in the transaction at hand. */
+  public void insert(Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
     db.insertInto(SUBMISSION)
         .set(SUBMISSION.ID, s.id())
-        .set(SUBMISSION.EXERCISE_ID, s.exerciseId())
+        .set(SUBMISSION.ASSIGNMENT_ID, s.assignmentId())
         .set(SUBMISSION.STUDENT_ID, s.studentId())
         .set(SUBMISSION.ATTEMPT, s.attempt())
         .set(SUBMISSION.SOURCE, s.fileName() == null ? "bench" : "file")
@@ -72,21 +79,46 @@ public class SubmissionStore {
         .set(SUBMISSION.MESH, s.mesh())
         .set(SUBMISSION.CLIENT_KEY, clientKey)
         .set(SUBMISSION.HANDED_IN_AT, s.handedInAt().atOffset(ZoneOffset.UTC))
+        .set(SUBMISSION.REPORT_VERSION, s.newest())
         .execute();
-    db.insertInto(SUBMISSION_REPORT)
-        .set(SUBMISSION_REPORT.SUBMISSION_ID, s.id())
-        .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
-        .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
-        .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
-        .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
-        .set(SUBMISSION_REPORT.READING, json.write(reading))
-        .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
-        .set(SUBMISSION_REPORT.WORST, json.write(Summary.worstOf(check)))
-        .execute();
-    putKinds(s.id(), check);
+    insertReport(s.id(), s.newest(), check, KeptReport.reading(reading, json));
   }
 
-  private void putKinds(UUID id, CheckView check) {
+  /**
+   * Adds a report that was made by another version of the exercise; from now on it is the newest.
+   * Those before stay. In the transaction at hand.
+   */
+  public void addReport(UUID id, int version, CheckView check) {
+    JSONB reading =
+        db.select(SUBMISSION_REPORT.READING)
+            .from(SUBMISSION_REPORT)
+            .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+            .limit(1)
+            .fetchSingle(SUBMISSION_REPORT.READING);
+    insertReport(id, version, check, reading);
+    db.update(SUBMISSION)
+        .set(SUBMISSION.REPORT_VERSION, version)
+        .where(SUBMISSION.ID.eq(id))
+        .execute();
+  }
+
+  private void insertReport(UUID id, int version, CheckView check, JSONB reading) {
+    KeptReport.Columns kept = KeptReport.Columns.of(check, json);
+    db.insertInto(SUBMISSION_REPORT)
+        .set(SUBMISSION_REPORT.SUBMISSION_ID, id)
+        .set(SUBMISSION_REPORT.VERSION, version)
+        .set(SUBMISSION_REPORT.FORMAT, KeptReport.FORMAT)
+        .set(SUBMISSION_REPORT.FIGURES, kept.figures())
+        .set(SUBMISSION_REPORT.FINDINGS, kept.findings())
+        .set(SUBMISSION_REPORT.UNLISTED, kept.unlisted())
+        .set(SUBMISSION_REPORT.LEFT_OUT, kept.leftOut())
+        .set(SUBMISSION_REPORT.READING, reading)
+        .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check, json))
+        .execute();
+    insertKinds(id, version, check);
+  }
+
+  private void insertKinds(UUID id, int version, CheckView check) {
     record Counted(String kind, SeverityView severity) {}
     Map<Counted, Integer> counts = new LinkedHashMap<>();
     Map<Counted, Vec3> places = new HashMap<>();
@@ -98,11 +130,11 @@ public class SubmissionStore {
     for (CheckView.Unlisted u : check.unlisted()) {
       counts.merge(new Counted(u.kind(), u.severity()), u.count(), Integer::sum);
     }
-    db.deleteFrom(REPORT_KIND).where(REPORT_KIND.SUBMISSION_ID.eq(id)).execute();
     counts.forEach((counted, count) -> {
       Vec3 place = places.get(counted);
       db.insertInto(REPORT_KIND)
           .set(REPORT_KIND.SUBMISSION_ID, id)
+          .set(REPORT_KIND.VERSION, version)
           .set(REPORT_KIND.KIND, counted.kind())
           .set(REPORT_KIND.SEVERITY, counted.severity().name())
           .set(REPORT_KIND.COUNT, count)
@@ -113,8 +145,15 @@ public class SubmissionStore {
     });
   }
 
+  /** Lets go of all reports of a submission but these. */
+  public void forgetReportsBut(UUID id, Collection<Integer> versions) {
+    db.deleteFrom(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id), SUBMISSION_REPORT.VERSION.notIn(versions))
+        .execute();
+  }
+
   /**
-   * Keeps what became of the attempt before.
+   * Keeps what became of the attempt before, with the newest report.
    *
    * @param against null where there is none
    */
@@ -125,18 +164,63 @@ public class SubmissionStore {
         .set(SUBMISSION_REPORT.GONE, against == null ? null : against.gone())
         .set(SUBMISSION_REPORT.STILL, against == null ? null : against.still())
         .set(SUBMISSION_REPORT.FRESH, against == null ? null : against.fresh())
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+        .from(SUBMISSION)
+        .where(SUBMISSION.ID.eq(id), NEWEST)
         .execute();
   }
 
-  /** By how many students each kind was found in these, the most first. */
-  public Map<String, Integer> studentsByKind(Collection<UUID> ids) {
+  /** Its answer is out from a time on, and quotes a report. */
+  public void answered(UUID id, int quoted, Instant at) {
+    db.update(SUBMISSION)
+        .set(SUBMISSION.QUOTED_VERSION, quoted)
+        .set(SUBMISSION.ANSWERED_AT, at.atOffset(ZoneOffset.UTC))
+        .where(SUBMISSION.ID.eq(id))
+        .execute();
+  }
+
+  /** Last attempts in several assignments that no answer is out to, the longest waiting first. */
+  public List<Submission> waiting(Collection<UUID> assignments) {
+    return db.selectFrom(SUBMISSION)
+        .where(isLastIn(assignments), SUBMISSION.ANSWERED_AT.isNull())
+        .orderBy(SUBMISSION.HANDED_IN_AT, SUBMISSION.ID)
+        .fetch(SubmissionStore::read);
+  }
+
+  private static Condition isLastIn(Collection<UUID> assignments) {
+    var later = SUBMISSION.as("later");
+    return SUBMISSION
+        .ASSIGNMENT_ID
+        .eq(any(assignments.toArray(UUID[]::new)))
+        .and(
+            notExists(
+                selectOne()
+                    .from(later)
+                    .where(
+                        later.ASSIGNMENT_ID.eq(SUBMISSION.ASSIGNMENT_ID),
+                        later.STUDENT_ID.eq(SUBMISSION.STUDENT_ID),
+                        later.ATTEMPT.gt(SUBMISSION.ATTEMPT))));
+  }
+
+  /** How many students have handed in, by assignment. */
+  public Map<UUID, Integer> handedIn(Collection<UUID> assignments) {
+    var students = countDistinct(SUBMISSION.STUDENT_ID);
+    return db.select(SUBMISSION.ASSIGNMENT_ID, students)
+        .from(SUBMISSION)
+        .where(SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))))
+        .groupBy(SUBMISSION.ASSIGNMENT_ID)
+        .fetchMap(SUBMISSION.ASSIGNMENT_ID, students);
+  }
+
+  /** By how many students each kind was found in their last attempts, the most first. */
+  public Map<String, Integer> studentsByKind(Collection<UUID> assignments) {
     var students = countDistinct(SUBMISSION.STUDENT_ID);
     return db.select(REPORT_KIND.KIND, students)
         .from(REPORT_KIND)
         .join(SUBMISSION)
-        .on(SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID))
-        .where(SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))))
+        .on(
+            SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID),
+            SUBMISSION.REPORT_VERSION.eq(REPORT_KIND.VERSION))
+        .where(isLastIn(assignments))
         .groupBy(REPORT_KIND.KIND)
         .orderBy(students.desc(), REPORT_KIND.KIND)
         .fetchMap(REPORT_KIND.KIND, students);
@@ -144,16 +228,20 @@ public class SubmissionStore {
 
   /** What lists tell of several reports. */
   public Map<UUID, Summary> summaries(Collection<UUID> ids) {
-    UUID[] all = ids.toArray(UUID[]::new);
+    Condition named = SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new)));
     Map<UUID, BigDecimal> counts =
-        db.select(REPORT_KIND.SUBMISSION_ID, sum(REPORT_KIND.COUNT))
+        db.select(SUBMISSION.ID, sum(REPORT_KIND.COUNT))
             .from(REPORT_KIND)
-            .where(REPORT_KIND.SUBMISSION_ID.eq(any(all)))
-            .groupBy(REPORT_KIND.SUBMISSION_ID)
-            .fetchMap(REPORT_KIND.SUBMISSION_ID, sum(REPORT_KIND.COUNT));
+            .join(SUBMISSION)
+            .on(
+                SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID),
+                SUBMISSION.REPORT_VERSION.eq(REPORT_KIND.VERSION))
+            .where(named)
+            .groupBy(SUBMISSION.ID)
+            .fetchMap(SUBMISSION.ID, sum(REPORT_KIND.COUNT));
     return db.select(
             SUBMISSION_REPORT.SUBMISSION_ID,
-            SUBMISSION_REPORT.TERMS_REVISION,
+            SUBMISSION_REPORT.VERSION,
             SUBMISSION_REPORT.WORST,
             SUBMISSION_REPORT.IS_COMPARED,
             SUBMISSION_REPORT.BEFORE_ATTEMPT,
@@ -161,73 +249,47 @@ public class SubmissionStore {
             SUBMISSION_REPORT.STILL,
             SUBMISSION_REPORT.FRESH)
         .from(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(all)))
+        .join(SUBMISSION)
+        .on(NEWEST)
+        .where(named)
         .fetchMap(
             SUBMISSION_REPORT.SUBMISSION_ID,
             r ->
                 new Summary(
                     r.value2(),
                     counts.getOrDefault(r.value1(), BigDecimal.ZERO).intValue(),
-                    json.read(r.value3(), new TypeReference<List<Summary.Mark>>() {}),
+                    KeptReport.worst(r.value3(), json),
                     r.value5() == null
                         ? null
                         : new Summary.Since(r.value5(), r.value6(), r.value7(), r.value8()),
                     r.value4()));
   }
 
-  /** By which revision of the terms a report was made. */
-  public int reportRevision(UUID id) {
-    return db.select(SUBMISSION_REPORT.TERMS_REVISION)
-        .from(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(SUBMISSION_REPORT.TERMS_REVISION);
-  }
-
-  /** The same, and nobody puts another in its place until the transaction ends. */
-  public int lockReport(UUID id) {
-    return db.select(SUBMISSION_REPORT.TERMS_REVISION)
-        .from(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
+  /** A submission, of which nobody adds or lets go of reports until the transaction ends. */
+  public Optional<Submission> lock(UUID id) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.ID.eq(id))
         .forUpdate()
-        .fetchSingle(SUBMISSION_REPORT.TERMS_REVISION);
+        .fetchOptional(SubmissionStore::read);
   }
 
-  /** Puts a report in the place of the one that was made by other terms. */
-  public void replace(UUID id, CheckView check, int terms) {
-    db.update(SUBMISSION_REPORT)
-        .set(SUBMISSION_REPORT.FIGURES, json.write(check.figures()))
-        .set(SUBMISSION_REPORT.FINDINGS, json.write(check.findings()))
-        .set(SUBMISSION_REPORT.UNLISTED, json.write(check.unlisted()))
-        .set(SUBMISSION_REPORT.LEFT_OUT, json.write(check.leftOut()))
-        .set(SUBMISSION_REPORT.TERMS_REVISION, terms)
-        .set(SUBMISSION_REPORT.WORST, json.write(Summary.worstOf(check)))
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .execute();
-    putKinds(id, check);
-  }
-
-  /** A submission whose report was made by other terms than these; the latest first. */
-  public Optional<Submission> nextOutdated(UUID exercise, int terms) {
-    return db.select(SUBMISSION)
-        .from(SUBMISSION)
-        .join(SUBMISSION_REPORT)
-        .on(SUBMISSION_REPORT.SUBMISSION_ID.eq(SUBMISSION.ID))
-        .where(SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION_REPORT.TERMS_REVISION.ne(terms))
+  /** A submission whose newest report was made by another version; the latest first. */
+  public Optional<Submission> nextOutdated(Collection<UUID> assignments, int version) {
+    return db.selectFrom(SUBMISSION)
+        .where(
+            SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))),
+            SUBMISSION.REPORT_VERSION.ne(version))
         .orderBy(SUBMISSION.HANDED_IN_AT.desc(), SUBMISSION.ID)
         .limit(1)
-        .fetchOptional(r -> read(r.value1()));
+        .fetchOptional(SubmissionStore::read);
   }
 
-  /** How many reports of an exercise were made by these terms, or by whichever. */
-  public int reports(UUID exercise, @Nullable Integer terms) {
+  /** How many newest reports in several assignments were made by this version, or by whichever. */
+  public int reports(Collection<UUID> assignments, @Nullable Integer version) {
     return db.fetchCount(
-        db.select(SUBMISSION.ID)
-            .from(SUBMISSION)
-            .join(SUBMISSION_REPORT)
-            .on(SUBMISSION_REPORT.SUBMISSION_ID.eq(SUBMISSION.ID))
-            .where(
-                SUBMISSION.EXERCISE_ID.eq(exercise),
-                terms == null ? noCondition() : SUBMISSION_REPORT.TERMS_REVISION.eq(terms)));
+        SUBMISSION,
+        SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))),
+        version == null ? noCondition() : SUBMISSION.REPORT_VERSION.eq(version));
   }
 
   public Optional<Submission> find(UUID id) {
@@ -236,72 +298,59 @@ public class SubmissionStore {
         .fetchOptional(SubmissionStore::read);
   }
 
-  public Map<UUID, Submission> findAll(Collection<UUID> ids) {
-    return db.selectFrom(SUBMISSION)
-        .where(SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))))
-        .fetchMap(SUBMISSION.ID, SubmissionStore::read);
-  }
-
   public Optional<Submission> findByKey(UUID student, UUID clientKey) {
     return db.selectFrom(SUBMISSION)
         .where(SUBMISSION.STUDENT_ID.eq(student), SUBMISSION.CLIENT_KEY.eq(clientKey))
         .fetchOptional(SubmissionStore::read);
   }
 
-  public Optional<Submission> findAttempt(UUID exercise, UUID student, int attempt) {
+  public Optional<Submission> findAttempt(UUID assignment, UUID student, int attempt) {
     return db.selectFrom(SUBMISSION)
         .where(
-            SUBMISSION.EXERCISE_ID.eq(exercise),
+            SUBMISSION.ASSIGNMENT_ID.eq(assignment),
             SUBMISSION.STUDENT_ID.eq(student),
             SUBMISSION.ATTEMPT.eq(attempt))
         .fetchOptional(SubmissionStore::read);
   }
 
-  public List<Submission> attempts(UUID exercise, UUID student) {
+  public List<Submission> attempts(UUID assignment, UUID student) {
     return db.selectFrom(SUBMISSION)
-        .where(SUBMISSION.EXERCISE_ID.eq(exercise), SUBMISSION.STUDENT_ID.eq(student))
+        .where(SUBMISSION.ASSIGNMENT_ID.eq(assignment), SUBMISSION.STUDENT_ID.eq(student))
         .orderBy(SUBMISSION.ATTEMPT.desc())
         .fetch(SubmissionStore::read);
   }
 
-  public CheckView check(UUID id) {
+  /** The report of a submission that was made by a version of the exercise, while it is kept. */
+  public Optional<CheckView> check(UUID id, int version) {
     return db.selectFrom(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(this::check);
-  }
-
-  /** A report, and by which revision of the terms it was made. */
-  public record Reported(CheckView check, int revision) {}
-
-  public Reported report(UUID id) {
-    return db.selectFrom(SUBMISSION_REPORT)
-        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(r -> new Reported(check(r), r.getTermsRevision()));
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id), SUBMISSION_REPORT.VERSION.eq(version))
+        .fetchOptional(this::check);
   }
 
   private CheckView check(SubmissionReportRecord r) {
-    return CheckView.of(
-        json.read(r.getFigures(), Figures.class),
-        json.read(r.getFindings(), new TypeReference<List<FindingView>>() {}),
-        json.read(r.getUnlisted(), new TypeReference<List<CheckView.Unlisted>>() {}),
-        json.read(r.getLeftOut(), new TypeReference<List<CheckView.LeftOut>>() {}));
+    return new KeptReport.Columns(r.getFigures(), r.getFindings(), r.getUnlisted(), r.getLeftOut())
+        .told(json);
   }
 
   public List<ReadingView> reading(UUID id) {
-    return db.selectFrom(SUBMISSION_REPORT)
+    return db.select(SUBMISSION_REPORT.READING)
+        .from(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
-        .fetchSingle(r -> json.read(r.getReading(), new TypeReference<List<ReadingView>>() {}));
+        .limit(1)
+        .fetchSingle(r -> KeptReport.reading(r.value1(), json));
   }
 
   private static Submission read(SubmissionRecord r) {
     return new Submission(
         r.getId(),
-        r.getExerciseId(),
+        r.getAssignmentId(),
         r.getStudentId(),
         r.getAttempt(),
         r.getFileName(),
         r.getStepId(),
         r.getMesh(),
-        r.getHandedInAt().toInstant());
+        r.getHandedInAt().toInstant(),
+        r.getReportVersion(),
+        r.getQuotedVersion());
   }
 }

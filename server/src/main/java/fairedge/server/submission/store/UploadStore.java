@@ -1,13 +1,12 @@
 package fairedge.server.submission.store;
 
 import static fairedge.schema.generated.Tables.BUNDLED;
-import static fairedge.schema.generated.Tables.EXERCISE;
 import static fairedge.schema.generated.Tables.UPLOAD;
+import static org.jooq.impl.DSL.any;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.notExists;
-import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 
 import fairedge.core.format.LengthUnit;
@@ -21,6 +20,7 @@ import fairedge.server.submission.UploadView.UploadProblem;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -52,7 +52,7 @@ public class UploadStore {
    */
   public record Upload(
       UUID id,
-      UUID exerciseId,
+      UUID assignmentId,
       UUID studentId,
       UUID clientKey,
       String fileName,
@@ -73,7 +73,7 @@ public class UploadStore {
    */
   public record Incoming(
       UUID id,
-      UUID exercise,
+      UUID assignment,
       UUID student,
       UUID clientKey,
       String fileName,
@@ -91,7 +91,7 @@ public class UploadStore {
     Meant meant = file.meant();
     db.insertInto(UPLOAD)
         .set(UPLOAD.ID, file.id())
-        .set(UPLOAD.EXERCISE_ID, file.exercise())
+        .set(UPLOAD.ASSIGNMENT_ID, file.assignment())
         .set(UPLOAD.STUDENT_ID, file.student())
         .set(UPLOAD.CLIENT_KEY, file.clientKey())
         .set(UPLOAD.FILE_NAME, file.fileName())
@@ -115,7 +115,7 @@ public class UploadStore {
   private Optional<Upload> findWhere(Condition condition) {
     return db.select(
             UPLOAD.ID,
-            UPLOAD.EXERCISE_ID,
+            UPLOAD.ASSIGNMENT_ID,
             UPLOAD.STUDENT_ID,
             UPLOAD.CLIENT_KEY,
             UPLOAD.FILE_NAME,
@@ -152,12 +152,9 @@ public class UploadStore {
     return sum(UPLOAD.STUDENT_ID.eq(student), since);
   }
 
-  /** The same of all students of a class. */
-  public long receivedIn(UUID course, Instant since) {
-    return sum(
-        UPLOAD.EXERCISE_ID.in(
-            select(EXERCISE.ID).from(EXERCISE).where(EXERCISE.COURSE_ID.eq(course))),
-        since);
+  /** The same of all students, for any of several assignments. */
+  public long receivedFor(Collection<UUID> assignments, Instant since) {
+    return sum(UPLOAD.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))), since);
   }
 
   private long sum(Condition whose, Instant since) {
@@ -206,12 +203,12 @@ public class UploadStore {
         == 1;
   }
 
-  /** Ends what waits for an answer of a student in an exercise: another file comes in its place. */
-  public void cancelAsking(UUID exercise, UUID student) {
+  /** Ends what waits for an answer of a student: another file comes in its place. */
+  public void cancelAsking(UUID assignment, UUID student) {
     db.update(UPLOAD)
         .set(UPLOAD.STAGE, Stage.cancelled.name())
         .where(
-            UPLOAD.EXERCISE_ID.eq(exercise),
+            UPLOAD.ASSIGNMENT_ID.eq(assignment),
             UPLOAD.STUDENT_ID.eq(student),
             UPLOAD.STAGE.eq(Stage.asking.name()))
         .returning(UPLOAD.ID)

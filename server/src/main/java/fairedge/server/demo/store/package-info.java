@@ -1,4 +1,0 @@
-@NullMarked
-package fairedge.server.demo.store;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,12 @@
+package fairedge.server.exercise;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** An exercise that is set in a class, as the API tells it. */
+public record AssignmentView(UUID id, ExerciseView exercise, @Nullable Instant dueAt) {
+  public static AssignmentView of(Assignment a) {
+    return new AssignmentView(a.id(), ExerciseView.of(a.exercise()), a.dueAt());
+  }
+}

@@ -1,0 +1,73 @@
+package fairedge.server.exercise;
+
+import fairedge.server.course.Courses;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.store.AssignmentStore;
+import fairedge.server.platform.Problem;
+import fairedge.server.platform.SignedIn;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** Exercises as they are set in classes, and who may do what with them. */
+@Service
+public class Assignments {
+  private final AssignmentStore store;
+  private final Courses courses;
+
+  Assignments(AssignmentStore store, Courses courses) {
+    this.store = store;
+    this.courses = courses;
+  }
+
+  /** Sets an exercise in a class, after what is set there. */
+  public UUID set(UUID courseId, UUID exercise, @Nullable Instant dueAt) {
+    UUID id = UUID.randomUUID();
+    store.insert(id, courseId, exercise, dueAt);
+    return id;
+  }
+
+  /**
+   * @throws Problem as not found, if the account may not do this in its class
+   */
+  public Assignment requireTo(Right right, UUID id, SignedIn account) {
+    Assignment assignment = require(id);
+    courses.require(account, assignment.courseId(), right);
+    return assignment;
+  }
+
+  public Assignment require(UUID id) {
+    return store.find(id).orElseThrow(() -> Problem.notFound("exercise"));
+  }
+
+  /** All that is set in the classes in which the account may do this, in their order. */
+  public List<Assignment> of(SignedIn account, Right right) {
+    List<UUID> where = courses.where(account, right);
+    return store.ofCourses(where).stream()
+        .sorted(Comparator.comparingInt(a -> where.indexOf(a.courseId())))
+        .toList();
+  }
+
+  /** By their ids, all that is set in a class. */
+  public List<UUID> idsOfCourse(UUID courseId) {
+    return store.idsOfCourse(courseId);
+  }
+
+  /** By their ids, wherever an exercise is set. */
+  public List<UUID> idsOfExercise(UUID exercise) {
+    return store.idsOfExercise(exercise);
+  }
+
+  /** Whether the account may do this in the class of an assignment. */
+  public boolean may(Right right, Assignment assignment, SignedIn account) {
+    return courses.may(account, assignment.courseId(), right);
+  }
+
+  /** Whether the account may do this in a class where an exercise is set. */
+  boolean may(Right right, UUID exercise, SignedIn account) {
+    return store.coursesOf(exercise).stream().anyMatch(c -> courses.may(account, c, right));
+  }
+}
