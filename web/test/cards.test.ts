@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { cardOf, groups } from '../src/features/handbook/cards';
 import { LENSES } from '../src/stage/lenses';
-import { KIND_NAMES } from '../src/ui/kinds';
+import { KIND_NAMES } from '../src/trade/kinds';
 
 test('every kind of finding has a card that says why it matters and how to mend it', () => {
   for (const kind of Object.keys(KIND_NAMES)) {

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiProblem, type Answer, type Note } from '../src/api/client';
 import { useDraft, type Against } from '../src/features/review/useDraft';
-import { draftName, forgetDrafts } from '../src/ui/drafts';
+import { draftName, forgetDrafts } from '../src/trade/drafts';
 
 const ID = 'sheet-1';
 

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import type { Finding } from '../src/api/client';
-import { foldedRows, isFold } from '../src/ui/folding';
-import { summary } from '../src/ui/kinds';
+import { foldedRows, isFold } from '../src/trade/folding';
+import { summary } from '../src/trade/kinds';
 
 const finding = (key: string, title: string, kind = 'ngon') =>
   ({ key, title, kind, severity: 'should' }) as unknown as Finding;

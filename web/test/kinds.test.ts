@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lowered, manyOf, ruleName, summary } from '../src/ui/kinds';
+import { lowered, manyOf, ruleName, summary } from '../src/trade/kinds';
 
 const ngon = (title: string) => ({ kind: 'ngon', title });
 

@@ -9,7 +9,8 @@ import {
   type PendingPoint,
   type Run,
 } from '../src/features/bench/pending';
-import { WAYS, type CleanTool } from '../src/features/bench/hands/ways';
+import { WAYS } from '../src/features/bench/hands/ways';
+import type { CleanTool } from '../src/features/bench/hands/ways/way';
 import { aimed, type AimBy } from '../src/features/bench/hands/aiming';
 import { settle, zeroNear } from '../src/features/bench/hands/measure';
 import { NOTHING, toggled } from '../src/features/bench/useChosen';

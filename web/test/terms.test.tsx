@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { cardOf } from '../src/features/handbook/cards';
-import { WithTerms } from '../src/ui/WithTerms';
+import { WithTerms } from '../src/trade/WithTerms';
 
 it('words of the trade open their cards, each card once, and the text stays as it is', () => {
   const text = 'A ring of 3 quads. It ends at a triangle on both sides, beside another triangle.';

@@ -1,9 +1,9 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { NumberField } from '../src/ui/NumberField';
-import { FindingMark } from '../src/ui/FindingMark';
+import { FindingMark } from '../src/trade/FindingMark';
 import { shortNumber, waitText } from '../src/ui/time';
-import { Unlisted } from '../src/ui/Unlisted';
+import { Unlisted } from '../src/trade/Unlisted';
 import { useKeys } from '../src/ui/useKeys';
 
 afterEach(cleanup);

@@ -4,7 +4,7 @@ import { NavLink, useNavigate } from 'react-router';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { queries } from '../api/queries';
-import { forgetDrafts } from '../ui/drafts';
+import { forgetDrafts } from '../trade/drafts';
 import { HouseMark } from '../ui/Head';
 import { useTheme } from './theme';
 

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
-import { CardLink } from '../ui/CardLink';
+import { CardLink } from '../trade/CardLink';
 import { BendControls } from './BendControls';
 import { numberText } from '../ui/time';
-import { WithTerms } from '../ui/WithTerms';
+import { WithTerms } from '../trade/WithTerms';
 import { useStage } from './stageContext';
 import { isBent, LENSES, lookOf, type LensPicture } from './lenses';
 import type { Lens } from './lenses';

@@ -1,6 +1,6 @@
 import type { Finding } from '../api/client';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
-import { MarkShape, colourOf } from '../ui/FindingMark';
+import { MarkShape, colourOf } from '../trade/FindingMark';
 import { numberText } from '../ui/time';
 import { clusters, useSight, type Cluster } from './sight';
 import { useStage } from './stageContext';

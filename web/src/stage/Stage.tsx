@@ -1,5 +1,6 @@
 import {
   useEffect,
+  useEffectEvent,
   useRef,
   useState,
   type KeyboardEvent,
@@ -42,7 +43,7 @@ export function Stage(props: Props) {
   const host = useRef<HTMLDivElement>(null);
   const [stage, setStage] = useState<StageView | null>(null);
   const down = useRef<{ x: number; y: number } | null>(null);
-  const { mesh, version, lens, onReady } = props;
+  const { mesh, version, lens } = props;
   const [left, top, right, bottom] = props.insets;
   const { draws } = props;
   const [path, setPath] = useState<readonly { x: number; y: number }[]>([]);
@@ -67,9 +68,11 @@ export function Stage(props: Props) {
     stage?.setMesh(mesh, lens);
   }, [stage, mesh, version, lens]);
 
+  // Once for each stage, whatever is to be done by then.
+  const ready = useEffectEvent((view: StageView) => props.onReady?.(view));
   useEffect(() => {
-    if (stage) onReady?.(stage);
-  }, [stage, onReady]);
+    if (stage) ready(stage);
+  }, [stage]);
 
   useEffect(() => {
     stage?.setTurning(!draws);

@@ -6,22 +6,17 @@ import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isBent, isComputed, lensKeys } from '../../stage/lenses';
-import { LensLegend, LensSpots } from '../../stage/LensLegend';
+import { LensLegend } from '../../stage/LensLegend';
+import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
-import { edgeAt } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
-import { Stage } from '../../stage/Stage';
-import type { StageView } from '../../stage/StageView';
-import { useCameraInAddress } from '../../stage/useCameraInAddress';
-import { useLens } from '../../stage/useLens';
-import { useLensPicture } from '../../stage/useLensPicture';
+import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
-import { CardLink } from '../../ui/CardLink';
-import { WithTerms } from '../../ui/WithTerms';
-import { FindingMark } from '../../ui/FindingMark';
+import { CardLink } from '../../trade/CardLink';
+import { WithTerms } from '../../trade/WithTerms';
+import { FindingMark } from '../../trade/FindingMark';
 import { WorkHead } from '../../ui/Head';
-import { MeshPicture } from '../../ui/MeshPicture';
+import { MeshPicture } from '../../trade/MeshPicture';
 import { Failure, Loading } from '../../ui/States';
 import { numberText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
@@ -54,11 +49,9 @@ const INSETS = [30, 60, 30, 40] as const;
 
 function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const navigate = useNavigate();
-  const [stage, setStage] = useState<StageView | null>(null);
-  const [lens, setLens] = useLens('sides');
-  useCameraInAddress(stage);
   const source = useMemo(() => api.submissionLens(sheet.id), [sheet.id]);
-  const looked = useLensPicture(stage, lens, mesh, source);
+  const looking = useLooking('sides', mesh, source);
+  const { stage, lens, bent, plain } = looking;
   const [noteShown, showNote] = useAddressed('note');
   const { answer, check, assignment } = sheet;
   const { exercise, dueAt } = assignment;
@@ -81,9 +74,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   useKeys({
     '[': () => step(-1),
     ']': () => step(1),
-    ...lensKeys(setLens),
-    v: () => stage?.fit(),
-    x: () => stage?.fit(stage.azimuth + 180, 20),
+    ...looking.keys,
   });
   const accepted = answer.verdict === 'accepted';
   return (
@@ -174,28 +165,21 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
         </section>
         <div className="flex min-w-0 flex-1 flex-col max-md:flex-none">
           <div className="relative min-h-0 flex-1 max-md:h-80 max-md:flex-none">
-            <Stage
-              mesh={looked.mesh}
-              version={0}
-              lens={lens}
+            <LookedStage
+              looking={looking}
               unit={exercise.unit}
               insets={[...INSETS]}
               label={`${exercise.title}, attempt ${sheet.attempt}: drag to turn`}
-              onHover={(at) => {
-                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
-              }}
               onReady={(view) => {
-                setStage(view);
                 const first = open === null ? undefined : answer.notes[open];
                 if (first) view.flyTo(first.place, first.camera ?? undefined);
               }}
               drawing={
                 <>
-                  <LensSpots looked={looked} unit={exercise.unit} />
-                  {!isBent(lens) && (
+                  {!bent && (
                     <>
                       <MeshMarks
-                        findings={isComputed(lens) ? [] : told}
+                        findings={plain ? told : []}
                         chosen={chosen}
                         onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
                       />
@@ -210,16 +194,16 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </>
               }
             >
-              {!isComputed(lens) && !isBent(lens) && <FarSide findings={told} />}
+              {plain && <FarSide findings={told} />}
               <div className="absolute top-2.5 right-3 left-3 flex items-start gap-1.5">
-                <LensBar lens={lens} onLens={setLens} />
-                <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+                <LensBar lens={lens} onLens={looking.setLens} />
+                <Button size="small" shortcut="V" onClick={looking.viewAll}>
                   All
                 </Button>
               </div>
-            </Stage>
+            </LookedStage>
           </div>
-          <LensLegend lens={lens} looked={looked} unit={exercise.unit} />
+          <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
         </div>
       </div>
     </div>

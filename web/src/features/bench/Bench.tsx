@@ -2,37 +2,32 @@ import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } fro
 import { api, type Finding, type Workpiece, type WorkpiecePlace } from '../../api/client';
 import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
-import { MeshMarks } from '../../stage/MeshMarks';
-import { edgeAt, inside, pick, type Picked } from '../../stage/pick';
-import { Stage } from '../../stage/Stage';
-import type { StageView } from '../../stage/StageView';
-import { useCameraInAddress } from '../../stage/useCameraInAddress';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isBent, isComputed, LENSES, lensKeys } from '../../stage/lenses';
-import { LensLegend, LensSpots } from '../../stage/LensLegend';
-import { useLens } from '../../stage/useLens';
-import { useLensPicture } from '../../stage/useLensPicture';
+import { LensLegend } from '../../stage/LensLegend';
+import { LookedStage } from '../../stage/LookedStage';
+import { MeshMarks } from '../../stage/MeshMarks';
+import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
-import { WorkHead } from '../../ui/Head';
-import { Key } from '../../ui/Key';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
-import { clockText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
+import { BenchHead } from './BenchHead';
 import { BenchWake } from './BenchWake';
 import { Brief } from './Brief';
-import { CHOOSE_WAYS, ChooseBar, type ChooseMode } from './ChooseBar';
-import { CommandFinder, type Command } from './CommandFinder';
+import { ChooseBar } from './ChooseBar';
+import { CommandFinder } from './CommandFinder';
+import { commandsOf, keysOf, type Deeds } from './commands';
 import { Dock } from './Dock';
-import { viewOf, type Hint } from './hands/hand';
+import { viewOf, type Hint, type Xy } from './hands/hand';
 import { HintLine } from './HintLine';
 import { KeySheet } from './KeySheet';
 import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
-import { GROUPS, groupOf, isCleanTool, itemOf, type Tool } from './tools';
-import { kindOf, othersOf, toggled, useChosen } from './useChosen';
+import { isCleanTool, itemOf, type Tool } from './tools';
+import { useChoosing } from './useChoosing';
+import { othersOf, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
@@ -60,23 +55,20 @@ function OpenBench(
   const { open, control } = props;
   const { state, mesh, version } = open;
   const { task } = state;
-  const [stage, setStage] = useState<StageView | null>(null);
-  const [lens, setLens] = useLens('clay');
   const [glass, setGlass] = useState(false);
   const [sheet, setSheet] = useState(false);
-  const asked = useRef<((at: { x: number; y: number }) => void) | null>(null);
+  const asked = useRef<((at: Xy) => void) | null>(null);
   const askClick = useCallback((take: typeof asked.current) => {
     asked.current = take;
   }, []);
-  useCameraInAddress(stage);
   const source = useMemo(
     () => api.workpieceLens(state.id, state.revision),
     [state.id, state.revision],
   );
-  const looked = useLensPicture(stage, lens, mesh, source);
+  const looking = useLooking('clay', mesh, source);
+  const { stage, lens, looked, bent, plain } = looking;
   const chosen = useChosen(open);
-  const [choosing, setChoosing] = useState<ChooseMode | null>(null);
-  const [aimed, setAimed] = useState<Picked | null>(null);
+  const choosing = useChoosing(stage, chosen);
   const cut = usePendingCut(open, control, stage, chosen);
   const { tool, hand, pending, preview } = cut;
   const [finding, setFinding] = useAddressed('finding');
@@ -93,171 +85,77 @@ function OpenBench(
     stage?.setGlass(glass);
   }, [stage, glass]);
 
-  const make = async () => {
-    if (!isBent(lens) && (await cut.make())) setFinding(null);
-  };
-
   const choose = (f: Finding) => {
     setFinding(f.key === finding ? null : f.key);
     stage?.flyTo(f.place);
   };
 
-  const nextFinding = () => {
-    const { findings } = state.check;
-    const at = findings.findIndex((f) => f.key === finding);
-    const next = findings[(at + 1) % findings.length];
-    if (next) {
+  const deeds: Deeds = {
+    take: cut.take,
+    make: () => void (!bent && cut.make().then((made) => made && setFinding(null))),
+    choose: choosing.begin,
+    leave: () => (bent ? looking.setLens('bend') : choosing.mode ? choosing.end() : cut.drop()),
+    again: () => cut.again?.(),
+    back: cut.back,
+    redo: () => void control.redo(),
+    startAgain: () => void control.goTo(null),
+    deleteOthers: () => {
+      const view = viewOf(stage);
+      const faces = othersOf(chosen.chosen.faces, mesh);
+      if (view && faces.length > 0 && chosen.chosen.faces.length > 0) {
+        void control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
+      }
+    },
+    viewAll: looking.viewAll,
+    turnAround: looking.turnAround,
+    lookSquarely: () => {
+      const face = chosen.chosen.faces.at(-1) ?? (hand.hover?.on === 'face' ? hand.hover.id : -1);
+      if (face >= 0) stage?.lookAt(face);
+    },
+    setLens: looking.setLens,
+    toggleGlass: () => setGlass(!glass),
+    toggleChoosing: choosing.toggle,
+    toggleSheet: () => setSheet(!sheet),
+    nextFinding: () => {
+      const { findings } = state.check;
+      const at = findings.findIndex((f) => f.key === finding);
+      const next = findings[(at + 1) % findings.length];
+      if (!next) return;
       setFinding(next.key);
       stage?.flyTo(next.place);
-    }
+    },
+    nextDivision: cut.nextDivision,
+    openBrief: () => setBriefOpen(true),
+    openKeys: () => setDialog('keys'),
+    openFinder: () => setDialog('find'),
   };
+  useKeys({ ...looking.keys, ...keysOf(deeds, tool, hand.keys) });
 
-  const aimToChoose = (at: { x: number; y: number } | null): Picked | null =>
-    at && stage && choosing
-      ? pick(stage, at.x, at.y, {
-          faces: choosing.kind === 'faces',
-          edges: choosing.kind === 'edges',
-          vertices: choosing.kind === 'vertices',
-          division: 0,
-        })
-      : null;
-
-  const click = (at: { x: number; y: number }) => {
-    if (isBent(lens)) return;
-    if (asked.current) return asked.current(at);
-    if (!choosing) return cut.click(at) && setFinding(null);
-    const picked = aimToChoose(at);
-    if (picked) chosen.choose(toggled(chosen.chosen, kindOf(picked), picked.id));
+  const click = (at: Xy) => {
+    if (bent) return;
+    if (asked.current) asked.current(at);
+    else if (choosing.mode) choosing.click(at);
+    else if (cut.click(at)) setFinding(null);
   };
-
-  const drawn = (path: readonly { x: number; y: number }[]) => {
-    if (!choosing || !stage) return hand.stroke?.(path);
-    const found = inside(stage, path, choosing.kind);
-    const before = chosen.chosen[choosing.kind];
-    chosen.choose({ ...chosen.chosen, [choosing.kind]: [...new Set([...before, ...found])] });
+  const point = (at: Xy | null) => {
+    if (bent) hand.point(null);
+    else if (choosing.mode) choosing.point(at);
+    else hand.point(at);
   };
-
-  const group = groupOf(tool);
-  const takeGroup = (step: number) => {
-    const next = GROUPS[(group + step + GROUPS.length) % GROUPS.length]!;
-    cut.take(next.tools[0]!.tool);
-  };
-  const deleteOthers = async () => {
-    const view = viewOf(stage);
-    const faces = othersOf(chosen.chosen.faces, mesh);
-    if (view && faces.length > 0 && chosen.chosen.faces.length > 0) {
-      await control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
-    }
-  };
-  const turnAround = () => stage?.fit(stage.azimuth + 180, 20);
-  const lookSquarely = () => {
-    const face = chosen.chosen.faces.at(-1) ?? (hand.hover?.on === 'face' ? hand.hover.id : -1);
-    if (face >= 0) stage?.lookAt(face);
-  };
-  const commands: Command[] = [
-    ...GROUPS.flatMap((g) =>
-      g.tools.map((t) => ({ name: t.name, also: g.name, act: () => cut.take(t.tool) })),
-    ),
-    { name: 'Choose faces, edges, vertices', shortcut: 'O', act: () => setChoosing(FACES) },
-    { name: 'Hide the chosen faces', act: chosen.hide },
-    { name: 'Delete all but the chosen faces', act: () => void deleteOthers() },
-    { name: 'Show all faces', act: chosen.showAll },
-    { name: 'Let go of what is chosen', act: chosen.clear },
-    ...Object.entries(CHOOSE_WAYS).flatMap(([kind, ways]) =>
-      ways.map(([way, name]) => ({
-        name: `${name}, from the chosen ${kind}`,
-        act: () => void chosen.go(way),
-      })),
-    ),
-    { name: 'View all', shortcut: 'V', act: () => stage?.fit() },
-    { name: 'Turn to the back', shortcut: 'X', act: turnAround },
-    { name: 'Look squarely at the chosen face', shortcut: 'Q', act: lookSquarely },
-    { name: 'Glass', also: 'far side', shortcut: 'G', act: () => setGlass(!glass) },
-    ...LENSES.map((l) => ({
-      name: `${l.name} lens`,
-      also: l.about,
-      shortcut: l.letter,
-      act: () => setLens(l.lens),
-    })),
-    { name: 'Next finding', shortcut: 'N', act: nextFinding },
-    { name: 'Again: make the last change once more', shortcut: 'J', act: () => cut.again?.() },
-    { name: 'Start again from the starter', act: () => void control.goTo(null) },
-    { name: 'Tracing sheet', also: 'picture image', act: () => setSheet(!sheet) },
-    { name: 'Undo', shortcut: 'Ctrl Z', act: cut.back },
-    { name: 'Redo', shortcut: 'Ctrl Y', act: () => void control.redo() },
-    { name: 'Brief', shortcut: 'B', act: () => setBriefOpen(true) },
-    { name: 'Keys', shortcut: '?', act: () => setDialog('keys') },
-  ];
-
-  useKeys({
-    ...lensKeys(setLens),
-    ...Object.fromEntries(
-      GROUPS[group]!.tools.map((t, i) => [String(i + 1), () => cut.take(t.tool)]),
-    ),
-    ...Object.fromEntries(hand.keys.map((k) => [k.key.toLowerCase(), k.act])),
-    ',': () => takeGroup(-1),
-    '.': () => takeGroup(1),
-    '/': () => setDialog('find'),
-    Enter: () => void make(),
-    Escape: () => (isBent(lens) ? setLens('bend') : choosing ? setChoosing(null) : cut.drop()),
-    'Ctrl z': cut.back,
-    'Ctrl y': () => void control.redo(),
-    g: () => setGlass(!glass),
-    b: () => setBriefOpen(true),
-    n: nextFinding,
-    d: cut.nextDivision,
-    o: () => setChoosing(choosing ? null : FACES),
-    q: lookSquarely,
-    j: () => cut.again?.(),
-    x: turnAround,
-    v: () => stage?.fit(),
-    '?': () => setDialog('keys'),
-  });
 
   return (
     <div className="flex h-full flex-col">
-      <WorkHead
+      <BenchHead
+        state={state}
         back={props.back}
-        title={task.title}
-        about={
-          <>
-            <span className="truncate">
-              {task.summary}
-              {task.dueAt && `. Due ${whenText(task.dueAt)}`}
-            </span>
-            <button
-              type="button"
-              className="flex items-center gap-2 font-medium text-ink hover:underline"
-              onClick={() => setBriefOpen(true)}
-            >
-              Brief <Key>B</Key>
-            </button>
-          </>
-        }
+        busy={control.busy}
+        pending={pending}
+        onBrief={deeds.openBrief}
+        onUndo={deeds.back}
+        onRedo={deeds.redo}
       >
-        <span className="text-ink2" data-testid="kept">
-          {control.busy ? 'Keeping' : state.keptAt ? `Kept ${clockText(state.keptAt)}` : ''}
-        </span>
-        <Button
-          size="small"
-          shortcut="Ctrl Z"
-          disabled={!pending && !state.canUndo}
-          title={pending || state.canUndo ? undefined : 'There is no step to take back'}
-          onClick={cut.back}
-        >
-          Undo
-        </Button>
-        <Button
-          size="small"
-          shortcut="Ctrl Y"
-          disabled={!state.canRedo}
-          title={state.canRedo ? undefined : 'There is no step to make again'}
-          onClick={() => void control.redo()}
-        >
-          Redo
-        </Button>
         {props.actions?.(state, !pending)}
-      </WorkHead>
+      </BenchHead>
       {cut.offline && (
         <OfflineBand
           kept="Your steps are kept on the server, your pending cut here."
@@ -275,40 +173,24 @@ function OpenBench(
         />
         <div className="flex min-w-0 flex-1 flex-col">
           <div className="relative min-h-0 flex-1">
-            <Stage
-              mesh={looked.mesh}
-              version={open.version}
-              lens={lens}
+            <LookedStage
+              looking={looking}
+              version={version}
               unit={task.unit}
               insets={[...SLIP_INSETS]}
               label={`${task.title}: drag to turn, click to place a point`}
-              onReady={setStage}
               keyboardAims
-              onHover={(at) => {
-                if (isBent(lens)) hand.point(null);
-                else if (choosing) setAimed(aimToChoose(at));
-                else hand.point(at);
-                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
-              }}
+              onHover={point}
               onClick={click}
-              draws={
-                isBent(lens)
-                  ? undefined
-                  : choosing
-                    ? choosing.by === 'click'
-                      ? undefined
-                      : choosing.by
-                    : hand.draws
-              }
-              onDrawn={drawn}
+              draws={bent ? undefined : choosing.mode ? choosing.draws : hand.draws}
+              onDrawn={(path) => (choosing.mode ? choosing.drawn(path) : hand.stroke?.(path))}
               drawing={
                 <>
-                  {!isBent(lens) && !choosing && hand.drawing(preview)}
-                  {choosing && aimed && <Aim picked={aimed} division={0} />}
-                  {!isBent(lens) && <ChosenMarks vertices={chosen.chosen.vertices} />}
-                  <LensSpots looked={looked} unit={task.unit} />
+                  {!bent && !choosing.mode && hand.drawing(preview)}
+                  {choosing.mode && choosing.aimed && <Aim picked={choosing.aimed} division={0} />}
+                  {!bent && <ChosenMarks vertices={chosen.chosen.vertices} />}
                   <MeshMarks
-                    findings={isComputed(lens) || isBent(lens) ? [] : state.check.findings}
+                    findings={plain ? state.check.findings : []}
                     chosen={finding}
                     onChoose={choose}
                     atWork={hand.hover ? [hand.hover.at] : []}
@@ -320,21 +202,21 @@ function OpenBench(
                 <StageButton
                   name="Choose"
                   letter="O"
-                  on={choosing !== null}
-                  onClick={() => setChoosing(choosing ? null : FACES)}
+                  on={choosing.mode !== null}
+                  onClick={choosing.toggle}
                 />
-                <StageButton name="Glass" letter="G" on={glass} onClick={() => setGlass(!glass)} />
-                <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+                <StageButton name="Glass" letter="G" on={glass} onClick={deeds.toggleGlass} />
+                <Button size="small" shortcut="V" onClick={deeds.viewAll}>
                   All
                 </Button>
-                <Button size="small" shortcut="X" onClick={turnAround}>
+                <Button size="small" shortcut="X" onClick={deeds.turnAround}>
                   To the back
                 </Button>
               </div>
               <div className="absolute top-[42px] left-3 rounded-ctl bg-paper/90">
-                <LensBar lens={lens} onLens={setLens} taken={hand.keys.map((k) => k.key)} />
+                <LensBar lens={lens} onLens={looking.setLens} taken={hand.keys.map((k) => k.key)} />
               </div>
-              {!isComputed(lens) && !isBent(lens) && <FarSide findings={state.check.findings} />}
+              {plain && <FarSide findings={state.check.findings} />}
               {sheet && (
                 <SheetPanel
                   stage={stage}
@@ -343,55 +225,50 @@ function OpenBench(
                   onClose={() => setSheet(false)}
                 />
               )}
-              {choosing && (
+              {choosing.mode && (
                 <ChooseBar
-                  mode={choosing}
+                  mode={choosing.mode}
                   control={chosen}
-                  onMode={setChoosing}
-                  onDeleteOthers={() => void deleteOthers()}
+                  onMode={choosing.setMode}
+                  onDeleteOthers={deeds.deleteOthers}
                 />
               )}
-              {(pending || hand.missing || cut.change || opensAtOnce(tool)) &&
-                !choosing &&
-                !isBent(lens) && <SlipOf cut={cut} control={control} onMake={() => void make()} />}
-            </Stage>
+              {!choosing.mode && !bent && (
+                <SlipOf cut={cut} control={control} onMake={deeds.make} />
+              )}
+            </LookedStage>
           </div>
           <LensLegend lens={lens} looked={looked} unit={task.unit} />
         </div>
       </div>
       <HintLine
         cut={cut}
-        choosing={isBent(lens) ? BENT : choosing && chooseHint(choosing)}
-        onFind={() => setDialog('find')}
-        onKeys={() => setDialog('keys')}
+        choosing={bent ? BENT : choosing.hint}
+        onFind={deeds.openFinder}
+        onKeys={deeds.openKeys}
       />
       <Dock
         tool={tool}
         findings={state.check.findings.length}
         onTool={cut.take}
-        onCheck={nextFinding}
-        bends={isBent(lens)}
-        onBend={() => setLens('bend')}
+        onCheck={deeds.nextFinding}
+        bends={bent}
+        onBend={() => looking.setLens('bend')}
       >
         <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
       </Dock>
       <Brief task={task} open={briefOpen} onClose={() => setBriefOpen(false)} />
       <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
-      <CommandFinder commands={commands} open={dialog === 'find'} onClose={() => setDialog(null)} />
+      <CommandFinder
+        commands={commandsOf(deeds, chosen)}
+        open={dialog === 'find'}
+        onClose={() => setDialog(null)}
+      />
     </div>
   );
 }
 
 const BENT: Hint = { lead: 'Bent', rest: 'for a look. Any other lens goes back to the cut.' };
-
-const FACES: ChooseMode = { kind: 'faces', by: 'click' };
-
-function chooseHint({ kind, by }: ChooseMode): Hint {
-  const name = { faces: 'a face', edges: 'an edge', vertices: 'a vertex' }[kind];
-  return by === 'click'
-    ? { lead: 'Next click', rest: `on ${name} chooses it, or lets it go.` }
-    : { lead: 'Drag', rest: `round the ${kind} to choose; a click chooses one, or lets it go.` };
-}
 
 /** A tool whose slip says first of what it shall be made. */
 function opensAtOnce(tool: Tool): boolean {

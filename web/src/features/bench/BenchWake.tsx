@@ -1,5 +1,5 @@
 import type { Schemas, Workpiece } from '../../api/client';
-import { WakeLine } from '../../ui/WakeLine';
+import { WakeLine } from '../../trade/WakeLine';
 
 /** The wake beside the tools: what each step brought, and a click to the state after it. */
 export function BenchWake({

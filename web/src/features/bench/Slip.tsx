@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import type { Finding, Preview } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { FindingMark } from '../../ui/FindingMark';
-import { WithTerms } from '../../ui/WithTerms';
-import { lowered, summary } from '../../ui/kinds';
+import { FindingMark } from '../../trade/FindingMark';
+import { WithTerms } from '../../trade/WithTerms';
+import { lowered, summary } from '../../trade/kinds';
 import { numberText } from '../../ui/time';
 
 interface Props {

@@ -1,11 +1,11 @@
 import { memo, useState } from 'react';
 import { api, type Schemas, type Workpiece } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { FindingMark } from '../../ui/FindingMark';
+import { FindingMark } from '../../trade/FindingMark';
 import { Choice } from '../../ui/fields';
 import { counted } from '../../ui/time';
 import { useSteady } from '../../ui/useSteady';
-import { nameOf } from '../../ui/WakeLine';
+import { nameOf } from '../../trade/WakeLine';
 import type { WorkpieceControl } from './useWorkpiece';
 
 type Step = Schemas['StepView'];

@@ -1,12 +1,12 @@
 import { counted, numberText } from '../../ui/time';
 import { useMemo, useRef } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
-import { CardLink } from '../../ui/CardLink';
-import { FindingMark } from '../../ui/FindingMark';
-import { FoldRow } from '../../ui/FoldRow';
+import { CardLink } from '../../trade/CardLink';
+import { FindingMark } from '../../trade/FindingMark';
+import { FoldRow } from '../../trade/FoldRow';
 import { LongList } from '../../ui/LongList';
-import { foldedRows, isFold, type Fold } from '../../ui/folding';
-import { Unlisted } from '../../ui/Unlisted';
+import { foldedRows, isFold, type Fold } from '../../trade/folding';
+import { Unlisted } from '../../trade/Unlisted';
 import { useToggled } from '../../ui/useToggled';
 import { StepList } from './StepList';
 import type { WorkpieceControl } from './useWorkpiece';

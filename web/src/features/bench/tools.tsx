@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { CleanTool } from './hands/ways';
+import type { CleanTool } from './hands/ways/way';
 
 export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
 export type Tool = CutTool | CleanTool;

@@ -1,17 +1,34 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { Change } from '../../api/client';
 import type { Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
-import { useElementHand } from './hands/useElementHand';
-import { useLoopsHand } from './hands/useLoopsHand';
-import { useOutlineHand } from './hands/useOutlineHand';
-import { useStraightHand } from './hands/useStraightHand';
-import { useTraceHand } from './hands/useTraceHand';
+import { Cells } from './hands/cells';
+import { elementHand } from './hands/elementHand';
+import { loopsHand } from './hands/loopsHand';
+import { outlineHand } from './hands/outlineHand';
+import { straightHand } from './hands/straightHand';
+import { traceHand } from './hands/traceHand';
 import { usePreview } from './pending';
 import { isCleanTool, type Tool } from './tools';
 import type { ChosenControl } from './useChosen';
 import type { OpenWorkpiece, WorkpieceControl } from './useWorkpiece';
 import type { StageView } from '../../stage/StageView';
+
+/** The hand of a tool; no other is made. */
+function handOf(tool: Tool, ground: Ground, cells: Cells): Hand {
+  switch (tool) {
+    case 'trace':
+      return traceHand(ground, cells.of(tool));
+    case 'straight':
+      return straightHand(ground, cells.of(tool));
+    case 'loops':
+      return loopsHand(ground, cells.of(tool));
+    case 'outline':
+      return outlineHand(ground, cells.of(tool));
+    default:
+      return elementHand(ground, cells.of('clean'), tool);
+  }
+}
 
 const DIVISIONS = [2, 3, 4, 5, 0];
 
@@ -40,12 +57,14 @@ export function usePendingCut(
     scope: chosen.scope,
     division,
   };
-  const trace = useTraceHand(ground);
-  const straight = useStraightHand(ground);
-  const loops = useLoopsHand(ground, tool === 'loops');
-  const outline = useOutlineHand(ground);
-  const element = useElementHand(ground, isCleanTool(tool) ? tool : 'lift');
-  const hand: Hand = isCleanTool(tool) ? element : { trace, straight, loops, outline }[tool];
+  const [cells] = useState(() => new Cells());
+  useSyncExternalStore(cells.subscribe, cells.version);
+  const hand = handOf(tool, ground, cells);
+  const ringEdge = hand.ring ?? -1;
+  useEffect(() => {
+    const ring = ringEdge >= 0 ? mesh.ringThrough(ringEdge) : null;
+    stage?.light(ring?.faces ?? [], ring?.edges ?? []);
+  }, [stage, mesh, ringEdge]);
 
   const [made, setMade] = useState<Change | null>(null);
   const view = viewOf(stage);

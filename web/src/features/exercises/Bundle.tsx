@@ -10,7 +10,7 @@ import {
   type Sending,
 } from '../../api/client';
 import { queries } from '../../api/queries';
-import { STAGES } from '../../ui/stages';
+import { STAGES } from '../../trade/stages';
 import { Button } from '../../ui/Button';
 import { Failure, Loading, Trouble, Working } from '../../ui/States';
 import { counted } from '../../ui/time';

@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 import { FileDrop } from '../../ui/FileDrop';
 import { Trouble, Working } from '../../ui/States';
 import { MeantForm } from './MeantForm';
-import { STAGES } from '../../ui/stages';
+import { STAGES } from '../../trade/stages';
 import { useUpload, type UploadState } from './useUpload';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { FindingMark } from '../../ui/FindingMark';
-import { KIND_NAMES } from '../../ui/kinds';
+import { FindingMark } from '../../trade/FindingMark';
+import { KIND_NAMES } from '../../trade/kinds';
 import { Empty } from '../../ui/States';
 import { cardOf, groups } from './cards';
 

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
-import { MeshPicture, StarterPicture } from '../../ui/MeshPicture';
+import { MeshPicture, StarterPicture } from '../../trade/MeshPicture';
 import { counted, waitText, whenText } from '../../ui/time';
 
 type Item = Schemas['Item'];

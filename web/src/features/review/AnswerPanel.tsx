@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Review } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { FindingMark } from '../../ui/FindingMark';
+import { FindingMark } from '../../trade/FindingMark';
 import { counted } from '../../ui/time';
 import { TwoWay } from '../../ui/TwoWay';
 import type { Draft } from './useDraft';

@@ -1,13 +1,13 @@
 import { useMemo, useRef, type ReactNode } from 'react';
 import type { Finding, Review } from '../../api/client';
-import { CardLink } from '../../ui/CardLink';
-import { WithTerms } from '../../ui/WithTerms';
-import { FAMILIES } from '../../ui/kinds';
-import { FindingMark } from '../../ui/FindingMark';
-import { FoldRow } from '../../ui/FoldRow';
+import { CardLink } from '../../trade/CardLink';
+import { WithTerms } from '../../trade/WithTerms';
+import { FAMILIES } from '../../trade/kinds';
+import { FindingMark } from '../../trade/FindingMark';
+import { FoldRow } from '../../trade/FoldRow';
 import { LongList } from '../../ui/LongList';
-import { foldedRows, type Fold } from '../../ui/folding';
-import { Unlisted } from '../../ui/Unlisted';
+import { foldedRows, type Fold } from '../../trade/folding';
+import { Unlisted } from '../../trade/Unlisted';
 import { numberText } from '../../ui/time';
 import { useToggled } from '../../ui/useToggled';
 

@@ -7,16 +7,13 @@ import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import { isBent, isComputed, lensKeys } from '../../stage/lenses';
-import { LensLegend, LensSpots } from '../../stage/LensLegend';
+import { LensLegend } from '../../stage/LensLegend';
+import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
-import { edgeAt, pick, type Picked } from '../../stage/pick';
+import { pick, type Picked } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
-import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
-import { useCameraInAddress } from '../../stage/useCameraInAddress';
-import { useLens } from '../../stage/useLens';
-import { useLensPicture } from '../../stage/useLensPicture';
+import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
@@ -52,11 +49,10 @@ const INSETS = [24, 60, 24, 60] as const;
 
 function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers }) {
   const navigate = useNavigate();
-  const [stage, setStage] = useState<StageView | null>(null);
-  const [lens, setLens] = useLens('sides');
-  useCameraInAddress(stage);
   const source = useMemo(() => api.submissionLens(review.id), [review.id]);
-  const looked = useLensPicture(stage, lens, mesh, source);
+  const looking = useLooking('sides', mesh, source);
+  const { stage, lens, bent, plain } = looking;
+  const { exercise } = review.assignment;
   const {
     draft,
     change,
@@ -142,9 +138,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     ArrowDown: () => walk(1),
     ArrowUp: () => walk(-1),
     n: noteHere,
-    ...lensKeys(setLens),
-    v: () => stage?.fit(),
-    x: () => stage?.fit(stage.azimuth + 180, 20),
+    ...looking.keys,
     '[': () => open(queue?.previous),
     ']': () => open(queue?.next),
     'Ctrl Enter': () => void giveItBack(),
@@ -170,7 +164,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
     <div className="flex h-full flex-col">
       <WorkHead
         back={{ to: '/desk', name: 'Desk' }}
-        title={review.assignment.exercise.title}
+        title={exercise.title}
         about={
           <>
             <span className="text-[15px] text-ink">{review.student}</span>
@@ -234,45 +228,38 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
             role="toolbar"
             aria-label="Views"
           >
-            <LensBar lens={lens} onLens={setLens} />
+            <LensBar lens={lens} onLens={looking.setLens} />
             <span className="ml-auto flex gap-1.5">
-              <Button size="small" shortcut="V" onClick={() => stage?.fit()}>
+              <Button size="small" shortcut="V" onClick={looking.viewAll}>
                 All
               </Button>
-              <Button size="small" shortcut="X" onClick={() => stage?.fit(stage.azimuth + 180, 20)}>
+              <Button size="small" shortcut="X" onClick={looking.turnAround}>
                 To the back
               </Button>
             </span>
           </div>
           <div className="relative min-h-0 flex-1">
-            <Stage
-              mesh={looked.mesh}
-              version={0}
-              lens={lens}
-              unit={review.assignment.exercise.unit}
+            <LookedStage
+              looking={looking}
+              unit={exercise.unit}
               insets={[...INSETS]}
-              label={`${review.assignment.exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
-              onReady={setStage}
+              label={`${exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
               onHover={(at) => {
-                if (lens === 'flow') looked.lookAt(at && stage ? edgeAt(stage, at) : -1);
-                const picks = !returned && lens !== 'flow' && !isBent(lens);
+                const picks = !returned && lens !== 'flow' && !bent;
                 setHover(at && stage && picks ? pickFace(stage, at) : null);
               }}
               onClick={(at) => {
-                if (!stage || returned || isBent(lens)) return;
+                if (!stage || returned || bent) return;
                 setPicked(pickFace(stage, at));
               }}
               drawing={
                 <>
                   {hover && !picked && <Aim picked={hover} division={0} />}
                   {picked && <Aim picked={picked} division={0} />}
-                  <LensSpots looked={looked} unit={review.assignment.exercise.unit} />
-                  {!isBent(lens) && (
+                  {!bent && (
                     <>
                       <MeshMarks
-                        findings={
-                          isComputed(lens) ? findings.filter((f) => f.key === chosen) : findings
-                        }
+                        findings={plain ? findings : findings.filter((f) => f.key === chosen)}
                         chosen={chosen}
                         onChoose={choose}
                       />
@@ -294,8 +281,8 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   {counted(review.check.figures.quads, 'quad')}
                 </span>
               </p>
-              {!isComputed(lens) && !isBent(lens) && <FarSide findings={findings} />}
-              {picked && !isBent(lens) && (
+              {plain && <FarSide findings={findings} />}
+              {picked && !bent && (
                 <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
                   <span>One {picked.on} picked.</span>
                   <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>
@@ -306,9 +293,9 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                   </Button>
                 </div>
               )}
-            </Stage>
+            </LookedStage>
           </div>
-          <LensLegend lens={lens} looked={looked} unit={review.assignment.exercise.unit} />
+          <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
           <Wake review={review} />
         </div>
         <AnswerPanel

@@ -1,6 +1,6 @@
 import type { Review } from '../../api/client';
 import { counted } from '../../ui/time';
-import { WakeLine } from '../../ui/WakeLine';
+import { WakeLine } from '../../trade/WakeLine';
 
 /** The recorded steps of what was handed in. */
 export function Wake({ review }: { review: Review }) {

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, ApiProblem, newKey, type Answer, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
-import { draftName } from '../../ui/drafts';
+import { draftName } from '../../trade/drafts';
 
 export interface Draft {
   word: string;

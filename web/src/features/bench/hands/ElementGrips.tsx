@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import type { MeshBuffers, Point } from '../../../mesh/MeshBuffers';
 import { Grip } from '../../../stage/Grip';
 import { length, minus, ORIGIN, plus } from './measure';
-import type { Rail, Values, Way } from './ways';
+import type { Rail, Values, Way } from './ways/way';
 
 interface Props {
   way: Way;

@@ -33,7 +33,10 @@ export interface Hint {
   rest: string;
 }
 
-/** A tool in hand: what it is about to do, and what clicks and keys do to that. */
+/**
+ * A tool in hand: what it is about to do, and what clicks and keys do to that. It is made anew, of
+ * the ground and of what its cells hold, whenever one of them changes.
+ */
 export interface Hand {
   /** Whether a change of it is pending. */
   pending: boolean;
@@ -43,6 +46,8 @@ export interface Hand {
   missing: string | null;
   /** What is under the pointer. */
   hover: Picked | null;
+  /** The edge whose ring lights up. */
+  ring?: number;
   /** Whether a drag with the left button draws instead of turning. */
   draws?: 'stroke';
   point: (at: Xy | null) => void;

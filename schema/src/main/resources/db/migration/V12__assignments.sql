@@ -119,6 +119,9 @@ alter table step add column format integer not null default 1;
 alter table submission_report add column format integer not null default 1;
 alter table note add column format integer not null default 1;
 
+-- By which version of the engine the steps up to a snapshot were last seen to lead to it, or not.
+alter table snapshot add column engine integer not null default 1;
+
 -- News from one module to another, until it was taken up (Spring Modulith's own table).
 create table event_publication (
   id uuid primary key,

@@ -11,7 +11,6 @@ import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.Oddity;
-import fairedge.core.near.SegmentGrid;
 import fairedge.core.near.VertexGrid;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -33,12 +32,8 @@ public final class Subject {
   private static final Mesh NO_MESH = new MeshBuilder().build();
 
   private Mesh mesh;
-  private final Tolerance tolerance;
-  private final Thresholds thresholds;
+  private final Given given;
   private final List<Oddity> oddities;
-  private final @Nullable Starter starter;
-  private final @Nullable Placement placement;
-  private final Asking wanted;
   private Gathered gathered = new Gathered();
   private final Topology topology;
   private final Rings rings;
@@ -72,12 +67,8 @@ public final class Subject {
       @Nullable Starter starter,
       Asking wanted) {
     this.mesh = mesh;
-    this.tolerance = tolerance;
-    this.thresholds = thresholds;
     this.oddities = oddities;
-    this.placement = starter == null ? null : placementOf(mesh, starter, tolerance);
-    this.starter = starter == null || placement == null ? starter : starter.placedFor(placement);
-    this.wanted = placement == null ? wanted : wanted.placedFor(placement);
+    this.given = Given.of(mesh, tolerance, thresholds, starter, wanted);
     // In the pool of whoever asks, so that he says how many processors it may take.
     ForkJoinTask<Topology> hanging = ForkJoinTask.adapt(() -> new Topology(mesh)).fork();
     this.shapes = new FaceShapes(mesh, threshold(Threshold.SLIVER));
@@ -214,7 +205,7 @@ public final class Subject {
 
   /** Whether a mesh of later lies where the starter lies, as this one did. */
   public boolean liesAsBefore(Mesh later) {
-    return starter == null || placement == null && placementOf(later, starter, tolerance) == null;
+    return given.liesAsBefore(later);
   }
 
   /** Lets go of the mesh until the next update. */
@@ -234,28 +225,17 @@ public final class Subject {
     }
   }
 
-  private static @Nullable Placement placementOf(Mesh mesh, Starter starter, Tolerance tolerance) {
-    return Placement.of(mesh, starter, tolerance.scale()).orElse(null);
-  }
-
   /** The edges that the exercise marked as hard. */
   private BitSet marked() {
     BitSet marked = new BitSet();
-    if (!wanted.wanted().hardLines().isEmpty()) {
+    if (!wanted().hardLines().isEmpty()) {
       IntStream.range(0, mesh.edgeEnd()).filter(markedBy()).forEach(marked::set);
     }
     return marked;
   }
 
   private IntPredicate markedBy() {
-    if (wanted.wanted().hardLines().isEmpty()) {
-      return e -> false;
-    }
-    SegmentGrid lines = wanted.hardLines(tolerance);
-    return e ->
-        isPlacedSide(e)
-            && topology.uses(e) == 2
-            && lines.covers(mesh.position(mesh.first(e)), mesh.position(mesh.second(e)));
+    return given.marked(mesh, topology);
   }
 
   public Mesh mesh() {
@@ -263,16 +243,16 @@ public final class Subject {
   }
 
   public Tolerance tolerance() {
-    return tolerance;
+    return given.tolerance();
   }
 
   public double threshold(Threshold threshold) {
-    return thresholds.of(threshold);
+    return given.thresholds().of(threshold);
   }
 
   /** The distance at which vertices are doubles. */
   public double weld() {
-    return thresholds.weld(tolerance);
+    return given.thresholds().weld(given.tolerance());
   }
 
   public List<Oddity> oddities() {
@@ -280,15 +260,12 @@ public final class Subject {
   }
 
   public @Nullable Starter starter() {
-    return starter;
+    return given.starter();
   }
 
   /** Whether an edge is the side of a face, and both its ends have places. */
   public boolean isPlacedSide(int e) {
-    return mesh.hasEdge(e)
-        && topology.uses(e) > 0
-        && mesh.hasPlace(mesh.first(e))
-        && mesh.hasPlace(mesh.second(e));
+    return Given.isPlacedSide(mesh, topology, e);
   }
 
   /**
@@ -317,23 +294,22 @@ public final class Subject {
 
   /** What brings the mesh to where the starter lies; null where it lies there. */
   public @Nullable Placement placement() {
-    return placement;
+    return given.placement();
   }
 
   /** What the exercise asks of the shape. */
   public Wanted wanted() {
-    return wanted.wanted();
+    return given.asking().wanted();
   }
 
   /** A solution that the exercise knows of. */
   public @Nullable Mesh reference() {
-    return wanted.reference();
+    return given.asking().reference();
   }
 
   /** How near to a line edges lie on it. */
   public double lineDistance() {
-    double size = placement == null ? tolerance.scale() : tolerance.scale() / placement.scale();
-    return threshold(Threshold.LINE_DISTANCE) * size;
+    return given.lineDistance();
   }
 
   public Topology topology() {

@@ -46,6 +46,8 @@ public class Bench {
   private final Workpieces workpieces;
   private final Tasks tasks;
   private final Workshop workshop;
+  private final Settling settling;
+  private final Checks checks;
   private final JobQueue jobs;
   private final Turns turns;
   private final Duration longest;
@@ -56,6 +58,8 @@ public class Bench {
       Workpieces workpieces,
       Tasks tasks,
       Workshop workshop,
+      Settling settling,
+      Checks checks,
       JobQueue jobs,
       Turns turns,
       @Value("${fair-edge.limits.step}") Duration longest,
@@ -66,6 +70,8 @@ public class Bench {
     this.workpieces = workpieces;
     this.tasks = tasks;
     this.workshop = workshop;
+    this.settling = settling;
+    this.checks = checks;
     this.jobs = jobs;
     this.clock = clock;
   }
@@ -88,7 +94,7 @@ public class Bench {
     return turns.here(
         student.id(),
         () -> {
-          workshop.settle(head);
+          settling.settle(head);
           return workshop.read(head, this::view);
         });
   }
@@ -161,7 +167,7 @@ public class Bench {
           if (foreseen != null) {
             held.checked(foreseen);
           } else {
-            workshop.checkOrWait(task, held, touched);
+            checks.checkOrWait(task, held, touched);
           }
           held.chosen = receipt.chosen().faces();
           After after =
@@ -218,7 +224,7 @@ public class Bench {
           } else {
             workshop.rebuildAt(held, head, parent);
           }
-          workshop.checkOrWait(task, held, touched);
+          checks.checkOrWait(task, held, touched);
           return new Moved(touched, store.moveTo(head, parent, asked.clientKey()));
         });
   }
@@ -234,9 +240,14 @@ public class Bench {
           if (next.isEmpty()) {
             throw Problem.of(Problem.Kind.BAD_INPUT, "There is no step to make again.");
           }
-          requireMade(held, store.change(next.getAsLong()));
-          ElementSet touched = held.workpiece.lastTouched().orElseThrow();
-          workshop.checkOrWait(task, held, touched);
+          ElementSet touched = null;
+          if (store.leadsElsewhere(next.getAsLong())) {
+            workshop.rebuildAt(held, head, next.getAsLong());
+          } else {
+            requireMade(held, store.change(next.getAsLong()));
+            touched = held.workpiece.lastTouched().orElseThrow();
+          }
+          checks.checkOrWait(task, held, touched);
           return new Moved(touched, store.moveTo(head, next.getAsLong(), asked.clientKey()));
         });
   }
@@ -255,7 +266,7 @@ public class Bench {
             throw Problem.notFound("step");
           }
           workshop.rebuildAt(held, head, step);
-          workshop.checkOrWait(task, held, null);
+          checks.checkOrWait(task, held, null);
           return new Moved(null, store.moveTo(head, step, asked.clientKey()));
         });
   }
@@ -322,7 +333,7 @@ public class Bench {
 
   private Stepped made(Head head, Held held, Move move) {
     Task task = tasks.of(head.owner());
-    workshop.settleLater(head, task, held);
+    settling.settleLater(head, task, held);
     held.chosen = List.of();
     Moved moved = move.make(head, task, held);
     held.standsAt(moved.head());

@@ -31,6 +31,7 @@ public class MeshOutlet {
   private final WorkpieceStore store;
   private final Workpieces workpieces;
   private final Workshop workshop;
+  private final Replays replays;
   private final Inspections inspections;
   private final Turns turns;
 
@@ -38,12 +39,14 @@ public class MeshOutlet {
       WorkpieceStore store,
       Workpieces workpieces,
       Workshop workshop,
+      Replays replays,
       Inspections inspections,
       Turns turns) {
     this.turns = turns;
     this.store = store;
     this.workpieces = workpieces;
     this.workshop = workshop;
+    this.replays = replays;
     this.inspections = inspections;
   }
 
@@ -56,7 +59,7 @@ public class MeshOutlet {
     return turns.here(
         student.id(),
         () ->
-            written(step == null ? copy(head, null) : workshop.rebuild(head, step).mesh(), format));
+            written(step == null ? copy(head, null) : replays.rebuild(head, step).mesh(), format));
   }
 
   private static byte[] written(Mesh mesh, MeshFormat format) {

@@ -11,12 +11,12 @@ class SnapshotJob implements Job {
   static final String NAME = "snapshot";
 
   private final WorkpieceStore store;
-  private final Workshop workshop;
+  private final Replays replays;
   private final MeshFiles meshes;
 
-  SnapshotJob(WorkpieceStore store, Workshop workshop, MeshFiles meshes) {
+  SnapshotJob(WorkpieceStore store, Replays replays, MeshFiles meshes) {
     this.store = store;
-    this.workshop = workshop;
+    this.replays = replays;
     this.meshes = meshes;
   }
 
@@ -28,7 +28,7 @@ class SnapshotJob implements Job {
   @Override
   public Ended run(String id) {
     long step = Long.parseLong(id);
-    byte[] mesh = meshes.keep(workshop.rebuild(store.headOf(step), step).mesh());
+    byte[] mesh = meshes.keep(replays.rebuild(store.headOf(step), step).mesh());
     store.keepSnapshot(step, mesh, null);
     return Ended.DONE;
   }

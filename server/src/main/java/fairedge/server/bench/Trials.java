@@ -30,6 +30,8 @@ import org.springframework.stereotype.Service;
 public class Trials {
   private final Workpieces workpieces;
   private final Workshop workshop;
+  private final Settling settling;
+  private final Checks checks;
 
   private final Turns turns;
   private final Duration longest;
@@ -40,12 +42,16 @@ public class Trials {
   Trials(
       Workpieces workpieces,
       Workshop workshop,
+      Settling settling,
+      Checks checks,
       Turns turns,
       @Value("${fair-edge.limits.preview}") Duration longest) {
     this.turns = turns;
     this.longest = longest;
     this.workpieces = workpieces;
     this.workshop = workshop;
+    this.settling = settling;
+    this.checks = checks;
   }
 
   /** What is asked of a preview. */
@@ -86,13 +92,13 @@ public class Trials {
     Task task = workshop.task(head);
     long own = last.merge(head.id(), 1L, Long::sum);
     try {
-      workshop.settle(head);
+      settling.settle(head);
       Trying tried = workshop.read(head, (now, held) -> quick(now, held, trial, task));
       Look after = tried.after();
       Checked check = tried.check();
       if (check == null && after != null) {
         // Who asks for the next one waits no more for this.
-        check = workshop.checkIf(head, task, after, () -> last.getOrDefault(head.id(), own) == own);
+        check = checks.checkIf(head, task, after, () -> last.getOrDefault(head.id(), own) == own);
       }
       if (check == null) {
         return tried.quick();
@@ -134,9 +140,9 @@ public class Trials {
               if (task == null) {
                 return new Seen(ghost, null, null);
               }
-              Look look = held.lookWith(touched, workshop.room(task));
-              return workshop.isQuick(task, look)
-                  ? new Seen(ghost, null, workshop.checkInPlace(task, look))
+              Look look = held.lookWith(touched, checks.room(task));
+              return checks.isQuick(task, look)
+                  ? new Seen(ghost, null, checks.checkInPlace(task, look))
                   : new Seen(ghost, look.copy(), null);
             });
     Mesh mesh = held.workpiece.mesh();

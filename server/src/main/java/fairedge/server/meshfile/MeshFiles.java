@@ -39,6 +39,11 @@ public class MeshFiles {
     return MeshBytes.read(expanded(stored));
   }
 
+  /** The hash under which a mesh is kept, or would be. */
+  public byte[] hashOf(Mesh mesh) {
+    return hashOf(MeshBytes.write(mesh));
+  }
+
   private static byte[] hashOf(byte[] bytes) {
     try {
       return MessageDigest.getInstance("SHA-256").digest(bytes);

@@ -25,6 +25,7 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** The one place where an error becomes a problem detail. Never a stack trace in a reply. */
 @RestControllerAdvice
@@ -49,7 +50,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
   /** The parts of a request can't be told apart, or did not all come. */
   @ExceptionHandler(MultipartException.class)
-  ResponseEntity<ProblemDetail> parts(MultipartException broken, HttpServletRequest request) {
+  @Nullable ResponseEntity<ProblemDetail> parts(MultipartException broken, HttpServletRequest request) {
     if (Trouble.of(broken) != null) {
       return bug(broken, request);
     }
@@ -76,7 +77,11 @@ class Problems extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler(Exception.class)
-  ResponseEntity<ProblemDetail> bug(Exception bug, HttpServletRequest request) {
+  @Nullable ResponseEntity<ProblemDetail> bug(Exception bug, HttpServletRequest request) {
+    if (DisconnectedClientHelper.isClientDisconnectedException(bug)) {
+      // Who asked has gone on to another page: there is nobody to answer.
+      return null;
+    }
     String id = MDC.get(RequestLog.KEY);
     Trouble trouble = Trouble.of(bug);
     if (trouble != null) {

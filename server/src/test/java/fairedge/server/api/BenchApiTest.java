@@ -6,13 +6,19 @@ import static fairedge.server.api.Bollard.trace;
 import static fairedge.server.api.Bollard.waistLoop;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
+import fairedge.core.step.Change;
+import fairedge.core.step.Workpiece;
+import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -126,6 +132,59 @@ class BenchApiTest {
         assertThat(once.get(path(open, "")).json().path("remark").asString()).isNotEmpty();
         once.post(path(open, "/undo"), move(4)).is(200);
       }
+    }
+  }
+
+  /** An older engine came to another mesh, and its snapshot holds that: it is what was cut on. */
+  @Test
+  void snapshotOfAnOlderEngine_isGoneOnFrom_andItIsSaid() {
+    Client amara = Client.signedIn(app, "amara");
+    JsonNode open = Bollard.open(amara, "Mooring bollard");
+    String id = open.path("id").asString();
+    for (int i = 0; i < 2; i++) {
+      amara.post(path(open, "/steps"), step(i, waistLoop(0.5))).is(200);
+    }
+    byte[] then = mesh(amara, open);
+    MeshFiles meshes = app.bean(MeshFiles.class);
+    Mesh kept = HarbourProps.mooringBollard();
+    Workpiece old = new Workpiece(kept, Tolerance.of(kept.bounds()));
+    int waist = kept.findEdge(36, 48);
+    for (int i = 0; i < 2; i++) {
+      old.apply(Change.LoopsChange.of(waist, 0.5));
+    }
+    byte[] hash = meshes.keep(old.mesh());
+    database.run(
+        "insert into snapshot (step_id, mesh, engine) select id, '\\x%s', 1 from step where number = 2"
+                .formatted(HexFormat.of().formatHex(hash))
+            + " and workpiece_id = '%s'".formatted(id));
+    try (Application same = Application.on(database)) {
+      JsonNode found = Client.signedIn(same, "amara").get(path(open, "")).is(200).json();
+      assertThat(found.path("remark").isNull()).as("it comes out as it did").isTrue();
+    }
+    assertThat(
+            database.value(
+                "select n.engine from snapshot n join step s on s.id = n.step_id where"
+                    + " s.workpiece_id"
+                    + " = '%s'".formatted(id)))
+        .isEqualTo(Integer.toString(Workpiece.ENGINE));
+    // As if that engine had put the first loop elsewhere.
+    database.run(
+        "update snapshot set engine = 1 where step_id in (select id from step where workpiece_id ="
+            + " '%1$s'); update step set change = '{\"tool\":\"loops\",\"edge\":%2$d,\"fraction\":"
+                .formatted(id, waist)
+            + "0.25}' where number = 1 and workpiece_id = '%s'".formatted(id));
+    try (Application later = Application.on(database)) {
+      Client again = Client.signedIn(later, "amara");
+      JsonNode found = again.get(path(open, "")).is(200).json();
+      assertThat(found.path("remark").asString())
+          .isEqualTo(
+              "Some of the steps 1 to 2 come out otherwise in this version of Fair Edge: the mesh"
+                  + " is as it was kept after them. Nothing is lost.");
+      assertThat(mesh(again, open)).isEqualTo(then);
+      // Taken back and made again it comes to what was kept, too.
+      again.post(path(open, "/undo"), move(2)).is(200);
+      again.post(path(open, "/redo"), move(3)).is(200);
+      assertThat(mesh(again, open)).isEqualTo(then);
     }
   }
 

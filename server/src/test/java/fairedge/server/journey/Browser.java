@@ -218,11 +218,26 @@ final class Browser implements AutoCloseable {
     return new Pixel((int) Math.round(x), (int) Math.round(y));
   }
 
-  /** Moves the pointer to a place of the model, and waits for what is aimed at there. */
+  /** Moves the pointer to a place of the model, once the model stands still. */
   void pointAt(Vec3 place) {
     Pixel pixel = find(place);
+    for (Pixel before = null; !pixel.equals(before); ) {
+      before = pixel;
+      awaitFrames();
+      pixel = find(place);
+    }
     move(pixel.x() - 9, pixel.y() - 6);
     move(pixel.x(), pixel.y());
+  }
+
+  /**
+   * Until what was asked for is laid out and drawn: the stage is as large as what is round it lets
+   * it.
+   */
+  private void awaitFrames() {
+    driver.executeAsyncScript(
+        "const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() =>"
+            + " setTimeout(done)))");
   }
 
   void aimsAt(String kind) {

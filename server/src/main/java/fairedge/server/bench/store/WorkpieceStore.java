@@ -89,11 +89,13 @@ public class WorkpieceStore {
   }
 
   /**
-   * The mesh, by its hash, as it is after so many steps.
+   * The mesh, by its hash, as it is after a step.
    *
+   * @param number of the step
    * @param remark what of the steps up to it could not be made again, if something could not
+   * @param engine the version that made it, or made the steps up to it again
    */
-  public record Snapshot(int number, byte[] mesh, @Nullable String remark) {}
+  public record Snapshot(long step, int number, byte[] mesh, @Nullable String remark, int engine) {}
 
   /** A change that was kept, with the number of its step. */
   public record Numbered(int number, Change change) {}
@@ -264,15 +266,21 @@ public class WorkpieceStore {
 
   /** The latest snapshot on the line to a step, that of the step itself too. */
   public Optional<Snapshot> snapshotBefore(long step) {
+    return snapshotBefore(step, Integer.MAX_VALUE);
+  }
+
+  /** The latest on the line to a step that comes before a number. */
+  public Optional<Snapshot> snapshotBefore(long step, int number) {
     List<Long> line = lineTo(step, noCondition(), STEP.ID).getValues(STEP.ID);
-    return db.select(STEP.NUMBER, SNAPSHOT.MESH, SNAPSHOT.REMARK)
+    return db.select(STEP.ID, STEP.NUMBER, SNAPSHOT.MESH, SNAPSHOT.REMARK, SNAPSHOT.ENGINE)
         .from(SNAPSHOT)
         .join(STEP)
         .on(STEP.ID.eq(SNAPSHOT.STEP_ID))
-        .where(SNAPSHOT.STEP_ID.in(line))
+        .where(SNAPSHOT.STEP_ID.in(line), STEP.NUMBER.lt(number))
         .orderBy(STEP.NUMBER.desc())
         .limit(1)
-        .fetchOptional(r -> new Snapshot(r.value1(), r.value2(), r.value3()));
+        .fetchOptional(
+            r -> new Snapshot(r.value1(), r.value2(), r.value3(), r.value4(), r.value5()));
   }
 
   public void keepSnapshot(long step, byte[] mesh, @Nullable String remark) {
@@ -280,8 +288,23 @@ public class WorkpieceStore {
         .set(SNAPSHOT.STEP_ID, step)
         .set(SNAPSHOT.MESH, mesh)
         .set(SNAPSHOT.REMARK, remark)
+        .set(SNAPSHOT.ENGINE, Workpiece.ENGINE)
         .onConflictDoNothing()
         .execute();
+  }
+
+  /** Keeps what came of making the steps up to a snapshot again by this engine. */
+  public void proved(Snapshot snapshot, @Nullable String remark) {
+    db.update(SNAPSHOT)
+        .set(SNAPSHOT.ENGINE, Workpiece.ENGINE)
+        .set(SNAPSHOT.REMARK, remark)
+        .where(SNAPSHOT.STEP_ID.eq(snapshot.step()))
+        .execute();
+  }
+
+  /** Whether the steps up to this one are known to lead elsewhere than they did. */
+  public boolean leadsElsewhere(long step) {
+    return db.fetchExists(SNAPSHOT, SNAPSHOT.STEP_ID.eq(step).and(SNAPSHOT.REMARK.isNotNull()));
   }
 
   /** Lets go of all but the last so many of each workpiece, and those that stand for lost steps. */

@@ -2,7 +2,7 @@ import type { Workpiece } from '../api/client';
 import { CardLink } from './CardLink';
 import { SEVERITY_NAMES } from './FindingMark';
 import { KIND_NAMES } from './kinds';
-import { numberText } from './time';
+import { numberText } from '../ui/time';
 
 interface Props {
   check: Pick<Workpiece['check'], 'unlisted' | 'leftOut'>;

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { api, ApiProblem, type Change, type Schemas } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { CutLine } from '../../../stage/CutLine';
@@ -8,6 +8,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { counted } from '../../../ui/time';
+import type { Cell } from './cells';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { dot, linesOf, minus, ORIGIN, plus } from './measure';
@@ -30,22 +31,22 @@ const FORMS: readonly (readonly [Form, string])[] = [
 const LARGEST_FILE = 1_000_000;
 
 /** Outline: a shape that is projected along the view onto the surface. */
-export function useOutlineHand(ground: Ground): Hand {
+export function outlineHand(ground: Ground, cell: Cell): Hand {
   const { stage, scope, unit, chosen } = ground;
-  const [form, setForm] = useState<Form>('circle');
-  const [sides, setSides] = useState(16);
-  const [inner, setInner] = useState(0.5);
-  const [size, setSize] = useState(0);
-  const [stretch, setStretch] = useState(1);
-  const [turn, setTurn] = useState(0);
-  const [through, setThrough] = useState(false);
-  const [placed, setPlaced] = useState<Placed | null>(null);
-  const [drawn, setDrawn] = useState<readonly Point[]>([]);
-  const [lines, setLines] = useState<{ name: string; paths: Line[] } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [pointer, setPointer] = useState<Xy | null>(null);
-  const [edges, setEdges] = useState<ReturnType<typeof edgesSeen>>(null);
-  const asked = useRef(0);
+  const [form, setForm] = cell<Form>('form', 'circle');
+  const [sides, setSides] = cell('sides', 16);
+  const [inner, setInner] = cell('inner', 0.5);
+  const [size, setSize] = cell('size', 0);
+  const [stretch, setStretch] = cell('stretch', 1);
+  const [turn, setTurn] = cell('turn', 0);
+  const [through, setThrough] = cell('through', false);
+  const [placed, setPlaced] = cell<Placed | null>('placed', null);
+  const [drawn, setDrawn] = cell<readonly Point[]>('drawn', []);
+  const [lines, setLines] = cell<{ name: string; paths: Line[] } | null>('lines', null);
+  const [problem, setProblem] = cell<string | null>('problem', null);
+  const [pointer, setPointer] = cell<Xy | null>('pointer', null);
+  const [edges, setEdges] = cell<ReturnType<typeof edgesSeen>>('edges', null);
+  const [asked] = cell('asked', () => ({ times: 0 }));
 
   const radius = size || (stage ? stage.modelRadius / 4 : 1);
   const shape = shapeOf(form, sides, inner, lines);
@@ -83,7 +84,7 @@ export function useOutlineHand(ground: Ground): Hand {
   };
 
   const read = async (file: File) => {
-    const turnOf = ++asked.current;
+    const turnOf = ++asked.times;
     setProblem(null);
     if (file.size > LARGEST_FILE) {
       setProblem('The file is larger than 1 MB.');
@@ -91,7 +92,7 @@ export function useOutlineHand(ground: Ground): Hand {
     }
     try {
       const read = await api.readShape(await file.text());
-      if (turnOf === asked.current) setLines({ name: file.name, paths: read.paths });
+      if (turnOf === asked.times) setLines({ name: file.name, paths: read.paths });
     } catch (e) {
       setLines(null);
       setProblem(e instanceof ApiProblem ? e.message : String(e));

@@ -1,4 +1,3 @@
-import { useEffect, useState } from 'react';
 import { api, type Change, type Preview } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { Aim, Following } from '../../../stage/Aim';
@@ -10,6 +9,7 @@ import { PieceTable } from '../PieceTable';
 import { anchorOf, finished, keepRuns, keptRuns, type PendingPoint, type Run } from '../pending';
 import { AimFields, nextAim } from './AimFields';
 import { AIM_NAMES, aimed, stepped, USUAL, type Aiming, type Coming } from './aiming';
+import type { Cell, Next } from './cells';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { edgeVector, settle, trackOf, type Measure } from './measure';
@@ -17,17 +17,22 @@ import { edgeVector, settle, trackOf, type Measure } from './measure';
 const GRAB = 10;
 
 /** Trace: points placed one by one over the surface, in one run or several. */
-export function useTraceHand(ground: Ground): Hand {
+export function traceHand(ground: Ground, cell: Cell): Hand {
   const { mesh, stage, division, scope, workpiece, revision } = ground;
-  const [runs, setRuns] = useState<readonly Run[]>(() => keptRuns(workpiece, revision));
-  const [through, setThrough] = useState(false);
-  const [freehand, setFreehand] = useState(false);
-  const [held, setHeld] = useState<{ run: number; point: number } | null>(null);
-  const [hover, setHover] = useState<Picked | null>(null);
-  const [note, setNote] = useState<string | null>(null);
-  const [aiming, setAiming] = useState<Aiming>(USUAL);
-
-  useEffect(() => keepRuns(workpiece, revision, runs), [workpiece, revision, runs]);
+  const [runs, putRuns] = cell<readonly Run[]>('runs', () => keptRuns(workpiece, revision));
+  /** Kept in this window too, so that a reload does not lose what is pending. */
+  const setRuns = (next: Next<readonly Run[]>) =>
+    putRuns((now) => {
+      const then = next instanceof Function ? next(now) : next;
+      keepRuns(workpiece, revision, then);
+      return then;
+    });
+  const [through, setThrough] = cell('through', false);
+  const [freehand, setFreehand] = cell('freehand', false);
+  const [held, setHeld] = cell<{ run: number; point: number } | null>('held', null);
+  const [hover, setHover] = cell<Picked | null>('hover', null);
+  const [note, setNote] = cell<string | null>('note', null);
+  const [aiming, setAiming] = cell<Aiming>('aiming', USUAL);
 
   const last = runs.at(-1);
   const open = last && !last.closed ? last : null;

@@ -1,7 +1,7 @@
 import { memo, useEffect, useRef } from 'react';
 import type { Schemas } from '../api/client';
 import { FindingMark } from './FindingMark';
-import { useSteady } from './useSteady';
+import { useSteady } from '../ui/useSteady';
 
 type Step = Schemas['StepView'];
 

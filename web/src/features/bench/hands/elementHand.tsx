@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import type { Change } from '../../../api/client';
 import { Aim } from '../../../stage/Aim';
 import { GhostLines } from '../../../stage/GhostLines';
@@ -8,17 +8,19 @@ import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { chosenText, kindOf, toggled } from '../useChosen';
 import { ElementGrips } from './ElementGrips';
-import { WAYS, type CleanTool, type Field, type Values } from './ways';
+import { WAYS } from './ways';
+import type { CleanTool, Field, Values } from './ways/way';
+import type { Cell } from './cells';
 import type { Ground, Hand, Xy } from './hand';
 
 /** A tool that works on chosen elements: clicks choose them, the slip has the rest. */
-export function useElementHand(ground: Ground, tool: CleanTool): Hand {
+export function elementHand(ground: Ground, cell: Cell, tool: CleanTool): Hand {
   const { stage, mesh, chosen, choose, unit } = ground;
   const ways = WAYS[tool];
-  const [wayOf, setWayOf] = useState<Record<string, string>>({});
-  const [values, setValues] = useState<Record<string, Values>>({});
-  const [rail, setRail] = useState<{ first: number; towards: number } | null>(null);
-  const [hover, setHover] = useState<Picked | null>(null);
+  const [wayOf, setWayOf] = cell<Record<string, string>>('wayOf', {});
+  const [values, setValues] = cell<Record<string, Values>>('values', {});
+  const [rail, setRail] = cell<{ first: number; towards: number } | null>('rail', null);
+  const [hover, setHover] = cell<Picked | null>('hover', null);
   const way = ways.find((w) => w.id === wayOf[tool]) ?? ways[0]!;
   const own = { ...way.initial(stage?.modelRadius ?? 1), ...values[way.id] };
 

@@ -1,4 +1,3 @@
-import { useEffect, useState } from 'react';
 import type { Change, Preview, Schemas } from '../../../api/client';
 import { Aim, PlaceTag, StopBar } from '../../../stage/Aim';
 import { CutLine } from '../../../stage/CutLine';
@@ -7,6 +6,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { counted } from '../../../ui/time';
 import { Choice, FieldRow } from '../../../ui/fields';
+import type { Cell } from './cells';
 import type { Ground, Hand, Hint } from './hand';
 
 type Places = Schemas['LoopPlaces'];
@@ -42,12 +42,12 @@ interface Held {
 }
 
 /** Loops: the ring under the pointer lights up at once; where the loops will lie comes from the core. */
-export function useLoopsHand(ground: Ground, inHand: boolean): Hand {
+export function loopsHand(ground: Ground, cell: Cell): Hand {
   const { mesh, stage, scope } = ground;
-  const [loop, setLoop] = useState<Held | null>(null);
-  const [atCentre, setAtCentre] = useState(true);
-  const [settings, setSettings] = useState(FIRST);
-  const [hover, setHover] = useState<Picked | null>(null);
+  const [loop, setLoop] = cell<Held | null>('loop', null);
+  const [atCentre, setAtCentre] = cell('atCentre', true);
+  const [settings, setSettings] = cell('settings', FIRST);
+  const [hover, setHover] = cell<Picked | null>('hover', null);
 
   const hovered: Held | null =
     !loop && hover?.on === 'edge'
@@ -66,12 +66,6 @@ export function useLoopsHand(ground: Ground, inHand: boolean): Hand {
       }
     : null;
 
-  const ringEdge = inHand && there ? there.edge : -1;
-  useEffect(() => {
-    const ring = ringEdge >= 0 ? mesh.ringThrough(ringEdge) : null;
-    stage?.light(ring?.faces ?? [], ring?.edges ?? []);
-  }, [stage, mesh, ringEdge]);
-
   const put = (more: Partial<Settings>) => setSettings({ ...settings, ...more });
   const drop = () => setLoop(null);
 
@@ -80,6 +74,7 @@ export function useLoopsHand(ground: Ground, inHand: boolean): Hand {
     change,
     missing: null,
     hover,
+    ring: there?.edge,
     point: (at) => setHover(at && stage ? pickRing(stage, at.x, at.y, ground.division) : null),
     click: () => {
       if (hover?.on === 'edge') setLoop({ edge: hover.id, fraction: fractionOf(hover, atCentre) });

@@ -1,7 +1,7 @@
 import type { Finding } from '../api/client';
 import { FindingMark } from './FindingMark';
 import { manyOf } from './kinds';
-import { numberText } from './time';
+import { numberText } from '../ui/time';
 
 interface Props {
   finding: Finding;

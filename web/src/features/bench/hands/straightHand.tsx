@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import type { Change, Schemas, View } from '../../../api/client';
 import type { Point } from '../../../mesh/MeshBuffers';
 import { Aim } from '../../../stage/Aim';
@@ -7,6 +6,7 @@ import { Handle, ScreenLine } from '../../../stage/Handle';
 import { pick, type Picked } from '../../../stage/pick';
 import { Choice } from '../../../ui/fields';
 import { anchorOf } from '../pending';
+import type { Cell } from './cells';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { NUMBERS, PlaneFields, type By, type Straight } from './PlaneFields';
@@ -29,20 +29,20 @@ interface Place {
 const STEP = 15;
 
 /** Straight: a plane seen edge-on, along an axis, through three points or square to a face. */
-export function useStraightHand(ground: Ground): Hand {
+export function straightHand(ground: Ground, cell: Cell): Hand {
   const { stage, scope, division, unit } = ground;
-  const [by, setBy] = useState<By>('drawn');
-  const [places, setPlaces] = useState<readonly Place[]>([]);
-  const [view, setView] = useState<View | null>(null);
-  const [numbers, setNumbers] = useState(NUMBERS);
-  const [front, setFront] = useState(false);
-  const [between, setBetween] = useState(false);
-  const [after, setAfter] = useState<Straight['after']>('joined');
-  const [ends, setEnds] = useState<Straight['ends']>('open');
-  const [steps, setSteps] = useState(false);
-  const [held, setHeld] = useState<number | null>(null);
-  const [hover, setHover] = useState<Picked | null>(null);
-  const [pointer, setPointer] = useState<Xy | null>(null);
+  const [by, setBy] = cell<By>('by', 'drawn');
+  const [places, setPlaces] = cell<readonly Place[]>('places', []);
+  const [view, setView] = cell<View | null>('view', null);
+  const [numbers, setNumbers] = cell('numbers', NUMBERS);
+  const [front, setFront] = cell('front', false);
+  const [between, setBetween] = cell('between', false);
+  const [after, setAfter] = cell<Straight['after']>('after', 'joined');
+  const [ends, setEnds] = cell<Straight['ends']>('ends', 'open');
+  const [steps, setSteps] = cell('steps', false);
+  const [held, setHeld] = cell<number | null>('held', null);
+  const [hover, setHover] = cell<Picked | null>('hover', null);
+  const [pointer, setPointer] = cell<Xy | null>('pointer', null);
 
   const needed = by === 'drawn' ? 2 : by === 'three' ? 3 : 1;
   const plane = planeOf(by, places, view);
