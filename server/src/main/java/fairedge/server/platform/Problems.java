@@ -50,7 +50,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
   /** The parts of a request can't be told apart, or did not all come. */
   @ExceptionHandler(MultipartException.class)
-  @Nullable ResponseEntity<ProblemDetail> parts(MultipartException broken, HttpServletRequest request) {
+  @Nullable ResponseEntity<ProblemDetail> parts(
+      MultipartException broken, HttpServletRequest request) {
     if (Trouble.of(broken) != null) {
       return bug(broken, request);
     }
