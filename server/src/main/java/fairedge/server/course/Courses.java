@@ -7,10 +7,12 @@ import fairedge.server.platform.SignedIn;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 
-/** Classes, and the one place that says who is what in them. */
+/** Who may do what in which class; and the students of classes, for those who may know. */
 @Service
 public class Courses {
   private final CourseStore store;
@@ -27,7 +29,7 @@ public class Courses {
 
   /** Whether somebody may do this in a class. */
   public boolean may(SignedIn account, UUID courseId, Right right) {
-    return store.findRole(courseId, account.id()).filter(right::isOf).isPresent();
+    return store.findStanding(courseId, account.id()).filter(right::isOf).isPresent();
   }
 
   /**
@@ -42,12 +44,12 @@ public class Courses {
   /** The classes in which somebody may do this. */
   public List<UUID> where(SignedIn account, Right right) {
     return of(account).stream()
-        .filter(m -> right.isOf(m.role()))
+        .filter(m -> right.isOf(m.standing()))
         .map(Membership::courseId)
         .toList();
   }
 
-  /** The students of a class, by name; for whoever has the right to know. */
+  /** The students of a class who are not put away, by name. */
   public List<Member> students(UUID courseId) {
     return accounts.people(store.idsOf(List.of(courseId), Role.STUDENT)).values().stream()
         .map(a -> new Member(a.id(), a.signIn(), a.name()))
@@ -55,18 +57,13 @@ public class Courses {
         .toList();
   }
 
+  /** The students of several classes who are not put away, class by class. */
+  public Map<UUID, Set<UUID>> studentsByClass(Collection<UUID> courseIds) {
+    return store.studentsByClass(courseIds);
+  }
+
   /** How many students there are in several classes, each counted once. */
   public int studentCount(Collection<UUID> courseIds) {
     return store.idsOf(courseIds, Role.STUDENT).size();
-  }
-
-  public UUID create(String name) {
-    UUID id = UUID.randomUUID();
-    store.insert(id, name);
-    return id;
-  }
-
-  public void join(UUID courseId, UUID accountId, Role role) {
-    store.join(courseId, accountId, role);
   }
 }

@@ -3,7 +3,8 @@ package fairedge.server.demo;
 import fairedge.core.inspect.Profile;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.account.Accounts;
-import fairedge.server.course.Courses;
+import fairedge.server.course.Classes;
+import fairedge.server.course.CourseInfo;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercises;
@@ -47,7 +48,7 @@ class DemoClass implements ApplicationRunner {
           new Person("amara", "Amara Lindqvist", "student", PASSWORD));
 
   private final Accounts accounts;
-  private final Courses courses;
+  private final Classes classes;
   private final Exercises exercises;
   private final Assignments assignments;
   private final ObjectProvider<DemoWork> work;
@@ -55,13 +56,13 @@ class DemoClass implements ApplicationRunner {
 
   DemoClass(
       Accounts accounts,
-      Courses courses,
+      Classes classes,
       Exercises exercises,
       Assignments assignments,
       ObjectProvider<DemoWork> work,
       Clock clock) {
     this.accounts = accounts;
-    this.courses = courses;
+    this.classes = classes;
     this.exercises = exercises;
     this.assignments = assignments;
     this.work = work;
@@ -84,14 +85,20 @@ class DemoClass implements ApplicationRunner {
     if (!accounts.isEmpty()) {
       return;
     }
-    UUID course = courses.create("Harbour Props");
     Map<String, SignedIn> people = new HashMap<>();
     for (Person p : PEOPLE) {
-      UUID id = accounts.create(p.signIn(), p.name(), p.password());
-      people.put(p.signIn(), new SignedIn(id, p.signIn(), p.name()));
-      courses.join(course, id, "student".equals(p.role()) ? Role.STUDENT : Role.INSTRUCTOR);
+      people.put(p.signIn(), accounts.create(p.name(), p.signIn(), p.password()));
     }
-    UUID marit = Objects.requireNonNull(people.get("marit")).id();
+    SignedIn maker = Objects.requireNonNull(people.get("marit"));
+    UUID marit = maker.id();
+    accounts.letTeach(marit);
+    UUID course =
+        classes.make(new CourseInfo("Harbour Props", "Europe/Oslo", "mm", "Z", null, null), maker);
+    for (Person p : PEOPLE) {
+      if (p.role().equals("student")) {
+        classes.enrol(course, Objects.requireNonNull(people.get(p.signIn())).id(), Role.STUDENT);
+      }
+    }
     UUID lid = assignments.set(course, lid(marit), dueIn(4));
     UUID bollard = assignments.set(course, bollard(marit), dueIn(11));
     UUID block = assignments.set(course, block(marit), dueIn(18));

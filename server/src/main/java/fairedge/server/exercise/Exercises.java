@@ -108,7 +108,7 @@ public class Exercises {
   /** For its instructor, and for those of the classes where it is set. */
   public Exercise requireToRead(UUID id, SignedIn account) {
     Exercise exercise = require(id);
-    if (!exercise.owner().equals(account.id()) && !assignments.may(Right.SET, id, account)) {
+    if (!exercise.owner().equals(account.id()) && !assignments.may(Right.READ_ALL, id, account)) {
       throw Problem.notFound("exercise");
     }
     return exercise;

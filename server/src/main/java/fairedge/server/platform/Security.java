@@ -41,7 +41,15 @@ class Security {
       throws Exception {
     http.authorizeHttpRequests(requests ->
             requests
-                .requestMatchers("/api/session", "/api/demo", "/api/openapi/**")
+                .requestMatchers(
+                    "/api/session",
+                    "/api/setup",
+                    "/api/slip",
+                    "/api/slip/password",
+                    "/api/join",
+                    "/api/join/newcomer",
+                    "/api/demo",
+                    "/api/openapi/**")
                 .permitAll()
                 .requestMatchers("/api/**")
                 .authenticated()

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -62,15 +63,30 @@ public class Homes {
 
   /** Last attempts that no answer is out to, in the classes that somebody reviews in. */
   List<Submission> waiting(SignedIn instructor) {
-    return submissions.waiting(
-        assignments.of(instructor, Right.REVIEW).stream().map(Assignment::id).toList());
+    return waiting(setBy(instructor));
+  }
+
+  private Map<UUID, Assignment> setBy(SignedIn instructor) {
+    return assignments.of(instructor, Right.REVIEW).stream()
+        .collect(Collectors.toMap(Assignment::id, Function.identity()));
+  }
+
+  /** Of students who are in the class still, and not put away. */
+  private List<Submission> waiting(Map<UUID, Assignment> set) {
+    Map<UUID, Set<UUID>> here =
+        courses.studentsByClass(
+            set.values().stream().map(Assignment::courseId).distinct().toList());
+    return submissions.waiting(set.keySet()).stream()
+        .filter(s -> {
+          UUID course = Objects.requireNonNull(set.get(s.assignmentId())).courseId();
+          return here.getOrDefault(course, Set.of()).contains(s.studentId());
+        })
+        .toList();
   }
 
   public DeskView desk(SignedIn instructor) {
-    Map<UUID, Assignment> set =
-        assignments.of(instructor, Right.REVIEW).stream()
-            .collect(Collectors.toMap(Assignment::id, Function.identity()));
-    List<Submission> waiting = submissions.waiting(set.keySet());
+    Map<UUID, Assignment> set = setBy(instructor);
+    List<Submission> waiting = waiting(set);
     Read read =
         new Read(
             set,

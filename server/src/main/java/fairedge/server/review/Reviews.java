@@ -3,6 +3,7 @@ package fairedge.server.review;
 import fairedge.json.CheckView;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
+import fairedge.server.course.Right;
 import fairedge.server.exercise.AssignmentView;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.platform.Problem;
@@ -74,9 +75,9 @@ public class Reviews {
    */
   public record Drafted(NoteView note, @Nullable String key) {}
 
-  /** For those who review in the submission's class. */
+  /** For those who see what everybody handed in to its class. */
   public ReviewView review(UUID id, SignedIn instructor) {
-    submissions.requireToReview(id, instructor);
+    submissions.requireTo(Right.READ_ALL, id, instructor);
     Seen seen = seen(id);
     return view(seen, queueOf(id, instructor));
   }
@@ -160,13 +161,13 @@ public class Reviews {
 
   /** Keeps a draft; see {@link Answers#keep}. */
   public AnswerView keep(UUID id, SignedIn instructor, Draft draft) {
-    submissions.requireToReview(id, instructor);
+    submissions.requireTo(Right.REVIEW, id, instructor);
     return answers.keep(id, draft);
   }
 
   /** Returns the answer to its student; see {@link Answers#giveBack}. */
   public AnswerView giveBack(UUID id, SignedIn instructor, long revision) {
-    submissions.requireToReview(id, instructor);
+    submissions.requireTo(Right.REVIEW, id, instructor);
     return answers.giveBack(id, instructor, revision);
   }
 }

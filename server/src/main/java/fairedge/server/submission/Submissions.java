@@ -288,10 +288,10 @@ public class Submissions {
     return store.find(id).orElseThrow(Submissions::gone);
   }
 
-  /** For those who review in its class. */
-  public Submission requireToReview(UUID id, SignedIn account) {
+  /** For those who may do this with what others hand in to its class. */
+  public Submission requireTo(Right right, UUID id, SignedIn account) {
     Submission submission = require(id);
-    assignments.requireTo(Right.REVIEW, submission.assignmentId(), account);
+    assignments.requireTo(right, submission.assignmentId(), account);
     return submission;
   }
 
@@ -306,16 +306,17 @@ public class Submissions {
   /**
    * A submission that somebody may see.
    *
-   * @param reviews whether as one who reviews; else it is their own
+   * @param reviews whether as one who sees what everybody hands in; else it is their own
    */
   public record Seen(Submission submission, Assignment assignment, boolean reviews) {}
 
-  /** For those who review in its class, and for who handed it in while in it. */
+  /** For those who see all in its class, and for who handed it in. */
   public Seen requireToSee(UUID id, SignedIn account) {
     Submission submission = require(id);
-    Assignment assignment = assignments.requireTo(Right.SEE, submission.assignmentId(), account);
-    boolean reviews = assignments.may(Right.REVIEW, assignment, account);
-    if (!reviews && !submission.studentId().equals(account.id())) {
+    Assignment assignment = assignments.require(submission.assignmentId());
+    boolean reviews = assignments.may(Right.READ_ALL, assignment, account);
+    boolean isOwn = submission.studentId().equals(account.id());
+    if (!reviews && !(isOwn && assignments.may(Right.READ_OWN, assignment, account))) {
       throw gone();
     }
     return new Seen(submission, assignment, reviews);

@@ -2,14 +2,14 @@ package fairedge.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fairedge.server.account.Accounts;
-import fairedge.server.course.Courses;
 import fairedge.server.course.Role;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
+import fairedge.server.running.School;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,20 +38,64 @@ class AccessTest {
   private static String upload;
   private static String bundle;
   private static String practice;
+  private static Client assistant;
+  private static Client putAway;
+  private static Client elsewhere;
+  private static Client classless;
+  private static String course;
+  private static String person;
 
   /** Who asks, in the order of the columns. */
   private static List<Client> askers() {
-    return List.of(nobody, rune, ines, stranger, marit);
+    return List.of(nobody, rune, ines, stranger, marit, assistant, putAway, elsewhere, classless);
   }
 
   /**
    * A request and the statuses that each gets: nobody, the student whose it is, another student of
-   * the class, an instructor of another class, the instructor of the class.
+   * the class, an instructor of another class, the instructor of the class; an assistant of the
+   * class, a student of it who is put away, a student of another class, somebody of no class.
    */
-  private record Line(String method, String path, Object body, List<Integer> statuses) {}
+  private record Line(String method, String path, Object body, List<Integer> statuses) {
+    /** An assistant gets another one than the instructor. */
+    Line assistant(int status) {
+      List<Integer> all = new ArrayList<>(statuses);
+      all.set(5, status);
+      return new Line(method, path, body, all);
+    }
 
-  private static Line line(String method, String path, Object body, Integer... statuses) {
-    return new Line(method, path, body, List.of(statuses));
+    /** Those of no and of other classes get another one than an instructor there. */
+    Line others(int status) {
+      List<Integer> all = new ArrayList<>(statuses);
+      for (int i = 6; i < all.size(); i++) {
+        all.set(i, status);
+      }
+      return new Line(method, path, body, all);
+    }
+
+    /** A student who is put away gets another one than a stranger. */
+    Line putAway(int status) {
+      List<Integer> all = new ArrayList<>(statuses);
+      all.set(6, status);
+      return new Line(method, path, body, all);
+    }
+  }
+
+  /** An assistant gets what the instructor gets, and all others what a stranger gets. */
+  private static Line line(
+      String method,
+      String path,
+      Object body,
+      int nobody,
+      int owner,
+      int other,
+      int stranger,
+      int instructor) {
+    return new Line(
+        method,
+        path,
+        body,
+        List.of(
+            nobody, owner, other, stranger, instructor, instructor, stranger, stranger, stranger));
   }
 
   /** Bodies that a stale or wrong request would carry: access is decided before they count. */
@@ -72,6 +116,9 @@ class AccessTest {
             Map.of("name", "x", "severities", Map.of(), "thresholds", Map.of()),
             "wanted",
             Map.of());
+    Map<String, Object> room =
+        Map.of("name", "Harbour Props", "zone", "Europe/Oslo", "unit", "mm", "up", "Z");
+    Map<String, Object> roster = Map.of("file", "bmFtZQ==", "answers", Map.of());
     Map<String, Object> draft = new HashMap<>();
     draft.put("revision", 99);
     draft.put("word", "");
@@ -86,7 +133,8 @@ class AccessTest {
         line("GET", "/api/assignments", null, 401, 200, 200, 200, 200),
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises/{exercise}/terms", null, 401, 404, 404, 404, 200),
-        line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409),
+        line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409)
+            .assistant(404),
         line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/assignments/{assignment}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),
@@ -144,16 +192,17 @@ class AccessTest {
             404,
             404),
         line("POST", "/api/assignments/{assignment}/bundles", null, 401, 404, 404, 404, 201),
-        line("GET", "/api/bundles/{id}", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/bundles/{id}", null, 401, 404, 404, 404, 200).assistant(404),
         line(
-            "POST",
-            "/api/bundles/{id}/submissions",
-            Map.of("students", Map.of()),
-            401,
-            404,
-            404,
-            404,
-            202),
+                "POST",
+                "/api/bundles/{id}/submissions",
+                Map.of("students", Map.of()),
+                401,
+                404,
+                404,
+                404,
+                202)
+            .assistant(404),
         line("GET", "/api/submissions/{id}/picture", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/review", null, 401, 404, 404, 404, 200),
         line("GET", "/api/submissions/{id}/mesh", null, 401, 200, 404, 404, 200),
@@ -174,6 +223,128 @@ class AccessTest {
             403,
             403,
             403),
+        line("POST", "/api/classes", room, 401, 404, 404, 201, 201).assistant(404).others(404),
+        line("PUT", "/api/classes/{course}", room, 401, 404, 404, 404, 204).assistant(404),
+        line("PUT", "/api/classes/{course}/away", Map.of("away", false), 401, 404, 404, 404, 204)
+            .assistant(404),
+        line("PUT", "/api/classes/{course}/join-code", Map.of(), 401, 404, 404, 404, 200)
+            .assistant(404),
+        line("DELETE", "/api/classes/{course}/join-code", null, 401, 404, 404, 404, 204)
+            .assistant(404),
+        line("GET", "/api/classes/{course}/audit", null, 401, 404, 404, 404, 200).assistant(404),
+        line("GET", "/api/classes/{course}/people", null, 401, 404, 404, 404, 200),
+        line("POST", "/api/classes/{course}/people/looked-at", Map.of(), 401, 404, 404, 404, 204)
+            .assistant(404),
+        line(
+                "POST",
+                "/api/classes/{course}/people",
+                Map.of("name", "Juno Ashgrove", "role", "student"),
+                401,
+                404,
+                404,
+                404,
+                201)
+            .assistant(404),
+        line("POST", "/api/classes/{course}/roster/preview", roster, 401, 404, 404, 404, 200)
+            .assistant(404),
+        line("POST", "/api/classes/{course}/roster", roster, 401, 404, 404, 404, 201)
+            .assistant(404),
+        line(
+            "POST",
+            "/api/classes/{course}/slips",
+            Map.of("people", List.of(person)),
+            401,
+            404,
+            404,
+            404,
+            200),
+        line("POST", "/api/classes/{course}/groups", Map.of("name", "Tue"), 401, 404, 404, 404, 201)
+            .assistant(404),
+        line(
+            "PUT",
+            "/api/classes/{course}/groups/{group}",
+            Map.of("name", "Thu"),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("DELETE", "/api/classes/{course}/groups/{group}", null, 401, 404, 404, 404, 204)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/classes/{course}/people/{person}/group",
+                Map.of(),
+                401,
+                404,
+                404,
+                404,
+                204)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/classes/{course}/people/{person}/role",
+                Map.of("role", "student"),
+                401,
+                404,
+                404,
+                404,
+                204)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/classes/{course}/people/{person}/away",
+                Map.of("away", false),
+                401,
+                404,
+                404,
+                404,
+                204)
+            .assistant(404),
+        line(
+                "GET",
+                "/api/classes/{course}/people/{person}/everything",
+                null,
+                401,
+                404,
+                404,
+                404,
+                200)
+            .assistant(404),
+        line(
+                "POST",
+                "/api/classes/{course}/people/{person}/erase",
+                Map.of("name", "Somebody Else"),
+                401,
+                404,
+                404,
+                404,
+                400)
+            .assistant(404),
+        line("DELETE", "/api/classes/{course}/people/{person}", null, 401, 404, 404, 404, 204)
+            .assistant(404),
+        line("POST", "/api/setup", Map.of(), 400, 400, 400, 400, 400),
+        line("POST", "/api/slip", Map.of(), 400, 400, 400, 400, 400),
+        line("POST", "/api/slip/password", Map.of(), 400, 400, 400, 400, 400),
+        line("POST", "/api/join", Map.of(), 400, 400, 400, 400, 400),
+        line("POST", "/api/join/newcomer", Map.of(), 400, 400, 400, 400, 400),
+        line("POST", "/api/join/me", Map.of(), 401, 400, 400, 400, 400),
+        line("GET", "/api/account", null, 401, 200, 200, 200, 200),
+        line("PUT", "/api/account", Map.of("name", ""), 401, 400, 400, 400, 400),
+        line(
+            "PUT",
+            "/api/account/password",
+            Map.of("old", "x", "password", "y"),
+            401,
+            400,
+            400,
+            400,
+            400),
+        line("GET", "/api/account/everything", null, 401, 200, 200, 200, 200),
+        line("DELETE", "/api/account/sessions", null, 401, 204, 204, 204, 204),
+        line("DELETE", "/api/classes/{course}/me", null, 401, 400, 400, 404, 400)
+            .assistant(204)
+            .putAway(400),
         line("DELETE", "/api/session", null, 204, 204, 204, 204, 204));
   }
 
@@ -181,9 +352,23 @@ class AccessTest {
   static void start() {
     database = new Database();
     app = Application.on(database);
-    UUID other = app.bean(Courses.class).create("Breakwater");
-    UUID account = app.bean(Accounts.class).create("olga", "Olga Brandt", "harbour-props");
-    app.bean(Courses.class).join(other, account, Role.INSTRUCTOR);
+    School school = new School(app);
+    UUID other = school.classOf("Breakwater", school.person("olga", "Olga Brandt"));
+    school.enrol(other, school.person("nils", "Nils Ravn"), Role.STUDENT);
+    school.person("wanda", "Wanda Kestrel");
+    UUID props =
+        UUID.fromString(database.value("select id from course where name = 'Harbour Props'"));
+    school.enrol(props, school.person("ottoline", "Ottoline Brandt"), Role.ASSISTANT);
+    school.enrol(props, school.person("hanno", "Hanno Wirtz"), Role.STUDENT);
+    course = props.toString();
+    person = database.value("select id from account where sign_in = 'tobias'");
+    database.run(
+        "update membership set put_away_at = now() from account a where a.id = account_id and"
+            + " a.sign_in = 'hanno'");
+    assistant = Client.signedIn(app, "ottoline");
+    putAway = Client.signedIn(app, "hanno");
+    elsewhere = Client.signedIn(app, "nils");
+    classless = Client.signedIn(app, "wanda");
     nobody = new Client(app);
     rune = Client.signedIn(app, "rune");
     ines = Client.signedIn(app, "ines");
@@ -277,6 +462,10 @@ class AccessTest {
           Map.of("unit", "mm", "profile", "All quads", "clientKey", UUID.randomUUID());
       return client.sendFile(line.path(), fields, "x.obj", new byte[0]);
     }
+    if (line.path().equals("/api/session") && line.method().equals("POST")) {
+      // Each another: wrong ones for one sign-in are slowed down.
+      return client.post(line.path(), Map.of("signIn", UUID.randomUUID(), "password", "x"));
+    }
     String path =
         line.path()
             .replace("submissions/{id}", "submissions/" + submission)
@@ -286,6 +475,9 @@ class AccessTest {
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")
             .replace("{exercise}", exercise)
+            .replace("{course}", course)
+            .replace("{person}", person)
+            .replace("{group}", UUID.randomUUID().toString())
             .replace("{assignment}", assignment)
             .replace("{lens}", "shape-change")
             .replace("{edge}", "7")

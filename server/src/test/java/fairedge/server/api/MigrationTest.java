@@ -113,8 +113,8 @@ class MigrationTest {
                         + " submission order by attempt"))
             .containsExactly(List.of("1", "2", "2", "f"), Arrays.asList("2", "1", null, "t"));
         app.bean(Accounts.class)
-            .setPassword(UUID.fromString("00000000-0000-0000-0000-00000000000a"), "of before");
-        Client teacher = Client.signedIn(app, "teacher", "of before");
+            .setPassword(UUID.fromString("00000000-0000-0000-0000-00000000000a"), "of long before");
+        Client teacher = Client.signedIn(app, "teacher", "of long before");
         JsonNode desk = teacher.get("/api/desk").is(200).json();
         assertThat(desk.path("rows")).hasSize(1);
         assertThat(desk.path("students").asInt()).isEqualTo(1);

@@ -1,79 +1,77 @@
 package fairedge.server.account.http;
 
 import fairedge.server.account.Accounts;
-import fairedge.server.account.Devices;
+import fairedge.server.account.Entrance;
+import fairedge.server.account.Guesses;
+import fairedge.server.account.SetUp;
+import fairedge.server.account.Slips;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
-import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.time.Duration;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseCookie;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolderStrategy;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.util.WebUtils;
 
-/** Signing in and out. */
+/** Getting in and out: by password, by a slip, and the first instructor by the set-up code. */
 @RestController
 class SessionController {
-  private final Accounts accounts;
   private static final Logger log = LoggerFactory.getLogger(SessionController.class);
-  private static final String DEVICE = "fair-edge-device";
-  private static final Duration KNOWN = Duration.ofDays(400);
 
-  private final Devices devices;
-  private final SignInThrottle throttle;
-  private final SecurityContextRepository contexts;
-  private final SecurityContextHolderStrategy holder;
+  private final Accounts accounts;
+  private final Slips slips;
+  private final SetUp setUp;
+  private final Guesses guesses;
+  private final Entrance entrance;
 
   SessionController(
-      Accounts accounts,
-      Devices devices,
-      SignInThrottle throttle,
-      SecurityContextRepository contexts,
-      SecurityContextHolderStrategy holder) {
+      Accounts accounts, Slips slips, SetUp setUp, Guesses guesses, Entrance entrance) {
     this.accounts = accounts;
-    this.devices = devices;
-    this.throttle = throttle;
-    this.contexts = contexts;
-    this.holder = holder;
+    this.slips = slips;
+    this.setUp = setUp;
+    this.guesses = guesses;
+    this.entrance = entrance;
   }
 
   record SignIn(
       @NotBlank @Size(max = 100) String signIn, @NotBlank @Size(max = 200) String password) {}
 
-  /** Who is signed in; no name for nobody. */
-  record Session(@Nullable String name) {}
+  /**
+   * Who is signed in; no name for nobody.
+   *
+   * @param setUp whether this server waits for its first instructor
+   */
+  record Session(@Nullable String name, boolean setUp) {
+    static Session of(SignedIn account) {
+      return new Session(account.name(), false);
+    }
+  }
 
   @GetMapping("/api/session")
   Session session(@AuthenticationPrincipal @Nullable SignedIn account) {
-    return new Session(account == null ? null : account.name());
+    if (account != null) {
+      accounts.seen(account);
+      return Session.of(account);
+    }
+    return new Session(null, setUp.isOpen());
   }
 
   @PostMapping("/api/session")
   Session signIn(
       @Valid @RequestBody SignIn asked, HttpServletRequest request, HttpServletResponse response) {
-    String place = placeOf(asked.signIn(), request);
-    throttle.begin(asked.signIn(), place);
+    String place = entrance.placeOf(asked.signIn(), request);
+    guesses.begin(asked.signIn(), place);
     SignedIn account =
         accounts
             .authenticate(asked.signIn(), asked.password())
@@ -86,52 +84,64 @@ class SessionController {
               return Problem.of(
                   Problem.Kind.NOT_ALLOWED, "This sign-in and password don't belong together.");
             });
-    throttle.fitted(asked.signIn(), place);
-    log.atInfo()
-        .addKeyValue("event", "signed-in")
-        .addKeyValue("account", account.id())
-        .addKeyValue("address", request.getRemoteAddr())
-        .log("signed in");
-    if (!place.startsWith(DEVICE)) {
-      response.addHeader(HttpHeaders.SET_COOKIE, cookie(account, request).toString());
-    }
-    HttpSession old = request.getSession(false);
-    if (old != null) {
-      old.invalidate();
-    }
-    SecurityContext context = holder.createEmptyContext();
-    context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(account, null, List.of()));
-    holder.setContext(context);
-    contexts.saveContext(context, request, response);
-    return new Session(account.name());
-  }
-
-  private String placeOf(String signIn, HttpServletRequest request) {
-    Cookie cookie = WebUtils.getCookie(request, DEVICE);
-    return cookie != null && devices.isKnown(signIn, cookie.getValue())
-        ? DEVICE + " " + cookie.getValue()
-        : request.getRemoteAddr();
-  }
-
-  private ResponseCookie cookie(SignedIn account, HttpServletRequest request) {
-    return ResponseCookie.from(DEVICE, devices.welcome(account.id()))
-        .httpOnly(true)
-        .secure(request.isSecure())
-        .sameSite("Strict")
-        .path("/api/session")
-        .maxAge(KNOWN)
-        .build();
+    guesses.fitted(asked.signIn(), place);
+    entrance.letIn(account, request, response);
+    return Session.of(account);
   }
 
   @DeleteMapping("/api/session")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void signOut(HttpServletRequest request) {
-    HttpSession session = request.getSession(false);
-    if (session != null) {
-      session.invalidate();
-      log.atInfo().addKeyValue("event", "signed-out").log("signed out");
-    }
-    holder.clearContext();
+    entrance.letOut(request);
+  }
+
+  record CodeRequest(@NotBlank @Size(max = 60) String code) {}
+
+  /** Whose a slip is. */
+  record SlipView(String name, String signIn) {}
+
+  private static final String CODES = "a slip's code";
+
+  /** Whose a slip's code is, before a password is chosen. */
+  @PostMapping("/api/slip")
+  SlipView slip(@Valid @RequestBody CodeRequest asked, HttpServletRequest request) {
+    guesses.begin(CODES, request.getRemoteAddr());
+    SignedIn account = slips.require(asked.code());
+    guesses.fitted(CODES, request.getRemoteAddr());
+    return new SlipView(account.name(), account.signIn());
+  }
+
+  record SlipRequest(
+      @NotBlank @Size(max = 60) String code, @NotBlank @Size(max = 200) String password) {}
+
+  /** Chooses a password with a slip, and signs in. */
+  @PostMapping("/api/slip/password")
+  Session choose(
+      @Valid @RequestBody SlipRequest asked,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    guesses.begin(CODES, request.getRemoteAddr());
+    SignedIn account = slips.use(asked.code(), asked.password());
+    guesses.fitted(CODES, request.getRemoteAddr());
+    entrance.letIn(account, request, response);
+    return Session.of(account);
+  }
+
+  record SetUpRequest(
+      @NotBlank @Size(max = 60) String code,
+      @NotBlank @Size(max = 200) String name,
+      @NotBlank @Size(max = 100) String signIn,
+      @NotBlank @Size(max = 200) String password) {}
+
+  /** Makes the first instructor, and signs in. */
+  @PostMapping("/api/setup")
+  Session setUp(
+      @Valid @RequestBody SetUpRequest asked,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    guesses.begin("the set-up code", request.getRemoteAddr());
+    SignedIn account = setUp.begin(asked.code(), asked.name(), asked.signIn(), asked.password());
+    entrance.letIn(account, request, response);
+    return Session.of(account);
   }
 }

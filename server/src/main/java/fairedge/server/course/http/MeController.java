@@ -1,9 +1,9 @@
 package fairedge.server.course.http;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.platform.SignedIn;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,31 +13,45 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class MeController {
   private final Courses courses;
+  private final Accounts accounts;
 
-  MeController(Courses courses) {
+  MeController(Courses courses, Accounts accounts) {
     this.courses = courses;
+    this.accounts = accounts;
   }
 
-  record Me(String name, String signIn, List<Membership> memberships) {}
+  /**
+   * @param mayTeach whether they may make classes
+   */
+  record Me(String name, String signIn, boolean mayTeach, List<Membership> memberships) {}
 
-  record Membership(UUID courseId, String courseName, Role role) {}
+  /**
+   * A class and what one is in it.
+   *
+   * @param putAway whether the class is, or one is oneself
+   */
+  record Membership(UUID courseId, String courseName, Role role, boolean putAway) {}
 
   enum Role {
     instructor,
+    assistant,
     student
   }
 
   @GetMapping("/api/me")
   Me me(@AuthenticationPrincipal SignedIn account) {
+    accounts.seen(account);
     return new Me(
         account.name(),
         account.signIn(),
+        accounts.self(account).mayTeach(),
         courses.of(account).stream()
             .map(m ->
                 new Membership(
                     m.courseId(),
                     m.courseName(),
-                    Role.valueOf(m.role().name().toLowerCase(Locale.ROOT))))
+                    Role.valueOf(m.role().key()),
+                    m.standing().isPutAway() || m.standing().isClassPutAway()))
             .toList());
   }
 }

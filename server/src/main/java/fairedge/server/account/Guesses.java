@@ -1,4 +1,4 @@
-package fairedge.server.account.http;
+package fairedge.server.account;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -12,14 +12,14 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 
 /**
- * Slows down whoever guesses passwords: for each sign-in from each place a few tries are free, then
- * each has to wait, longer every time. A try counts before it is known whether it fits, so that as
- * many at once count as many; one that fits counts for nothing. Only the place that guesses waits:
- * whoever has that sign-in gets in from anywhere else, and from a device that was signed in before
- * even from the same address.
+ * Slows down whoever guesses passwords or codes: for each sign-in (and each sort of code) from each
+ * place a few tries are free, then each has to wait, longer every time. A try counts before it is
+ * known whether it fits, so that as many at once count as many; one that fits counts for nothing.
+ * Only the place that guesses waits: whoever has that sign-in gets in from anywhere else, and from
+ * a device that was signed in before even from the same address.
  */
 @Component
-class SignInThrottle {
+public class Guesses {
   private static final int FREE = 8;
   private static final Duration FIRST_WAIT = Duration.ofSeconds(1);
   private static final int MOST_DOUBLINGS = 20;
@@ -31,7 +31,7 @@ class SignInThrottle {
   private final Cache<String, Tries> tries =
       Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterAccess(FORGOTTEN).build();
 
-  SignInThrottle(Clock clock) {
+  Guesses(Clock clock) {
     this.clock = clock;
   }
 
@@ -53,7 +53,7 @@ class SignInThrottle {
    * @param place an address, or a device that was signed in before
    * @throws Problem if it comes too soon after others; says how long to wait
    */
-  void begin(String signIn, String place) {
+  public void begin(String signIn, String place) {
     Instant now = clock.instant();
     AtomicReference<Instant> wait = new AtomicReference<>();
     tries
@@ -72,13 +72,13 @@ class SignInThrottle {
       long seconds = Math.max(1, Duration.between(now, next).toSeconds());
       throw Problem.of(
           Problem.Kind.TOO_MANY,
-          "Too many tries with a wrong password. Try again in " + seconds + " seconds.",
+          "Too many tries that did not fit. Try again in " + seconds + " seconds.",
           Map.of("seconds", seconds));
     }
   }
 
   /** It fitted: what was tried before is forgotten. */
-  void fitted(String signIn, String place) {
+  public void fitted(String signIn, String place) {
     tries.invalidate(key(signIn, place));
   }
 
