@@ -288,7 +288,7 @@ function SlipOf(props: { cut: PendingCut; control: WorkpieceControl; onMake: () 
       make={item.make}
       preview={hand.pending ? preview : null}
       missing={hand.missing}
-      busy={control.busy || !cut.current}
+      busy={control.busy}
       problem={control.problem && !control.problem.offline ? control.problem.message : null}
       onMake={props.onMake}
       onDrop={cut.drop}

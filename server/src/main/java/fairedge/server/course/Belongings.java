@@ -15,8 +15,12 @@ public interface Belongings {
     void put(String path, byte[] bytes) throws IOException;
   }
 
-  /** Which work of whom. */
-  record Of(UUID account, List<UUID> courses) {}
+  /**
+   * Which work of whom.
+   *
+   * @param isOwn whether they ask for it themselves: then what is nobody's class, too
+   */
+  record Of(UUID account, List<UUID> courses, boolean isOwn) {}
 
   /** Puts all of it into a box, readable without this application. */
   void pack(Of whose, Box box) throws IOException;

@@ -49,14 +49,14 @@ public class Erasing {
   public byte[] everything(UUID id, UUID account, SignedIn instructor) {
     courses.require(instructor, id, Right.GOVERN);
     people.requireStudent(id, account);
-    return packed(new Belongings.Of(account, List.of(id)));
+    return packed(new Belongings.Of(account, List.of(id), false));
   }
 
   /** All that somebody has made themselves, in all their classes and beside them. */
   public byte[] everythingOf(SignedIn account) {
     return packed(
         new Belongings.Of(
-            account.id(), courses.of(account).stream().map(Membership::courseId).toList()));
+            account.id(), courses.of(account).stream().map(Membership::courseId).toList(), true));
   }
 
   private byte[] packed(Belongings.Of whose) {
@@ -106,7 +106,8 @@ public class Erasing {
         store.membersNamed(account).stream()
             .filter(m -> mine.contains(m.course()) && m.role() == Role.STUDENT)
             .toList();
-    Belongings.Of whose = new Belongings.Of(account, of.stream().map(Member::course).toList());
+    Belongings.Of whose =
+        new Belongings.Of(account, of.stream().map(Member::course).toList(), false);
     belongings.forEach(kept -> kept.erase(whose));
     of.forEach(m -> {
       store.leave(m.course(), account);

@@ -154,6 +154,11 @@ public class Practices {
     return store.putAwayBefore(time);
   }
 
+  /** All pieces of an account, also those that are put away. */
+  public List<UUID> idsOf(UUID account) {
+    return store.idsOf(account);
+  }
+
   /** Lets go of a piece on which nothing is cut any more. */
   public void forget(UUID id) {
     store.forget(id);

@@ -403,6 +403,12 @@ public class Submissions {
         submission.assignmentId(), submission.studentId(), submission.attempt() + 1);
   }
 
+  /** All that a student handed in to what is set in several classes, in the order of the time. */
+  public List<Submission> of(UUID student, Collection<UUID> courses) {
+    return store.of(
+        student, courses.stream().flatMap(c -> assignments.idsOfCourse(c).stream()).toList());
+  }
+
   /** The attempts of a student in an assignment, the last first. */
   public List<Submission> attempts(UUID assignment, UUID student) {
     return store.attempts(assignment, student);

@@ -328,16 +328,32 @@ public class WorkpieceStore {
         .execute();
   }
 
+  /** The workpiece of an account for an owner, if there is one. */
+  public List<Head> of(Owner owner, UUID account) {
+    return db.selectFrom(WORKPIECE)
+        .where(isOf(owner), WORKPIECE.ACCOUNT_ID.eq(account))
+        .fetch(WorkpieceStore::head);
+  }
+
   /** Lets go of the workpieces of an owner and of all their steps. */
   public void forget(Owner owner) {
-    var workpieces = select(WORKPIECE.ID).from(WORKPIECE).where(isOf(owner));
+    forget(isOf(owner));
+  }
+
+  /** Lets go of one account's workpiece for an owner. */
+  public void forget(Owner owner, UUID account) {
+    forget(isOf(owner).and(WORKPIECE.ACCOUNT_ID.eq(account)));
+  }
+
+  private void forget(Condition which) {
+    var workpieces = select(WORKPIECE.ID).from(WORKPIECE).where(which);
     var steps = select(STEP.ID).from(STEP).where(STEP.WORKPIECE_ID.in(workpieces));
-    db.update(WORKPIECE).setNull(WORKPIECE.HEAD_STEP).where(isOf(owner)).execute();
+    db.update(WORKPIECE).setNull(WORKPIECE.HEAD_STEP).where(which).execute();
     db.deleteFrom(SNAPSHOT).where(SNAPSHOT.STEP_ID.in(steps)).execute();
     db.deleteFrom(STEP_NAME).where(STEP_NAME.STEP_ID.in(steps)).execute();
     db.deleteFrom(STEP).where(STEP.WORKPIECE_ID.in(workpieces)).execute();
     db.deleteFrom(WORKPIECE_REQUEST).where(WORKPIECE_REQUEST.WORKPIECE_ID.in(workpieces)).execute();
-    db.deleteFrom(WORKPIECE).where(isOf(owner)).execute();
+    db.deleteFrom(WORKPIECE).where(which).execute();
   }
 
   private static final SelectField<?>[] TOLD = {

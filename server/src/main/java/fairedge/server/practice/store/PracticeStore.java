@@ -209,6 +209,13 @@ public class PracticeStore {
         .fetch(PRACTICE.ID);
   }
 
+  public List<UUID> idsOf(UUID account) {
+    return db.select(PRACTICE.ID)
+        .from(PRACTICE)
+        .where(PRACTICE.ACCOUNT_ID.eq(account))
+        .fetch(PRACTICE.ID);
+  }
+
   public void forget(UUID id) {
     sent.forget(id);
     db.deleteFrom(PRACTICE).where(PRACTICE.ID.eq(id)).execute();

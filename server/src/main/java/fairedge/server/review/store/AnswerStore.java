@@ -13,6 +13,7 @@ import fairedge.server.review.AnswerView.Verdict;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -138,6 +139,12 @@ public class AnswerStore {
         .set(NOTE.PLACE, json.write(KeptPlace.of(note.place())))
         .set(NOTE.CAMERA, camera == null ? null : json.write(KeptPlace.Camera.of(camera)))
         .execute();
+  }
+
+  /** Lets go of the answers to several submissions; in the transaction at hand. */
+  public void forget(Collection<UUID> submissions) {
+    db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.in(submissions)).execute();
+    db.deleteFrom(ANSWER).where(ANSWER.SUBMISSION_ID.in(submissions)).execute();
   }
 
   public void markReturned(UUID submission, UUID by, Instant at) {

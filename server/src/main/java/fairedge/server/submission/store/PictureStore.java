@@ -39,6 +39,13 @@ public class PictureStore {
         .execute();
   }
 
+  /** All of several submissions. */
+  public void forget(Collection<UUID> submissions) {
+    db.deleteFrom(SUBMISSION_PICTURE)
+        .where(SUBMISSION_PICTURE.SUBMISSION_ID.in(submissions))
+        .execute();
+  }
+
   public void put(UUID submission, String size, int report, byte[] png) {
     db.insertInto(SUBMISSION_PICTURE)
         .set(SUBMISSION_PICTURE.SUBMISSION_ID, submission)

@@ -320,6 +320,23 @@ public class SubmissionStore {
         .fetch(SubmissionStore::read);
   }
 
+  /** All that a student handed in to several assignments, in the order of the time. */
+  public List<Submission> of(UUID student, Collection<UUID> assignments) {
+    return db.selectFrom(SUBMISSION)
+        .where(
+            SUBMISSION.STUDENT_ID.eq(student),
+            SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))))
+        .orderBy(SUBMISSION.HANDED_IN_AT, SUBMISSION.ID)
+        .fetch(SubmissionStore::read);
+  }
+
+  /** Lets go of submissions and their reports; in the transaction at hand. */
+  public void forget(Collection<UUID> ids) {
+    UUID[] all = ids.toArray(UUID[]::new);
+    db.deleteFrom(SUBMISSION_REPORT).where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(all))).execute();
+    db.deleteFrom(SUBMISSION).where(SUBMISSION.ID.eq(any(all))).execute();
+  }
+
   /** The report of a submission that was made by a version of the exercise, while it is kept. */
   public Optional<CheckView> check(UUID id, int version) {
     return db.selectFrom(SUBMISSION_REPORT)

@@ -7,6 +7,7 @@ import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 
 import fairedge.core.format.LengthUnit;
@@ -294,6 +295,22 @@ public class UploadStore {
             UPLOAD.RECEIVED_AT.lt(time.atOffset(ZoneOffset.UTC)),
             notExists(selectOne().from(BUNDLED).where(BUNDLED.UPLOAD_ID.eq(UPLOAD.ID))))
         .execute();
+  }
+
+  /** Lets go of all files of a student for several assignments, however far they are. */
+  @Transactional
+  public void forget(UUID student, Collection<UUID> assignments) {
+    Condition theirs =
+        UPLOAD
+            .STUDENT_ID
+            .eq(student)
+            .and(UPLOAD.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))));
+    db.select(UPLOAD.ID).from(UPLOAD).where(theirs).fetch(UPLOAD.ID).forEach(sent::forget);
+    db.deleteFrom(BUNDLED)
+        .where(BUNDLED.UPLOAD_ID.in(select(UPLOAD.ID).from(UPLOAD).where(theirs)))
+        .execute();
+    db.update(BUNDLED).setNull(BUNDLED.STUDENT_ID).where(BUNDLED.STUDENT_ID.eq(student)).execute();
+    db.deleteFrom(UPLOAD).where(theirs).execute();
   }
 
   @Transactional

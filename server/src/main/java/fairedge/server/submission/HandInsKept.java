@@ -1,0 +1,103 @@
+package fairedge.server.submission;
+
+import fairedge.core.format.obj.ObjWriter;
+import fairedge.json.FindingView;
+import fairedge.server.course.Belongings;
+import fairedge.server.exercise.Assignments;
+import fairedge.server.submission.store.PictureStore;
+import fairedge.server.submission.store.SubmissionStore;
+import fairedge.server.submission.store.UploadStore;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+
+/** What somebody handed in: meshes as OBJ, reports as tables. */
+@Component
+@Order(2)
+class HandInsKept implements Belongings {
+  private final Submissions submissions;
+  private final Assignments assignments;
+  private final SubmissionStore store;
+  private final UploadStore uploads;
+  private final PictureStore pictures;
+
+  HandInsKept(
+      Submissions submissions,
+      Assignments assignments,
+      SubmissionStore store,
+      UploadStore uploads,
+      PictureStore pictures) {
+    this.submissions = submissions;
+    this.assignments = assignments;
+    this.store = store;
+    this.uploads = uploads;
+    this.pictures = pictures;
+  }
+
+  @Override
+  public void pack(Of whose, Box box) throws IOException {
+    List<Submission> all = submissions.of(whose.account(), whose.courses());
+    StringBuilder list = new StringBuilder();
+    try (CSVPrinter table = new CSVPrinter(list, CSVFormat.RFC4180)) {
+      table.printRecord("exercise", "attempt", "handed in", "file", "mesh");
+      for (Submission s : all) {
+        table.printRecord(
+            assignments.require(s.assignmentId()).exercise().title(),
+            s.attempt(),
+            s.handedInAt(),
+            s.fileName() == null ? "from the bench" : s.fileName(),
+            mesh(s));
+      }
+    }
+    box.put("handed-in.csv", list.toString().getBytes(StandardCharsets.UTF_8));
+    for (Submission s : all) {
+      StringBuilder obj = new StringBuilder();
+      ObjWriter.write(submissions.mesh(s), obj);
+      box.put(mesh(s), obj.toString().getBytes(StandardCharsets.UTF_8));
+      if (s.quoted() != null) {
+        box.put(
+            "reports/%s.csv".formatted(s.id()),
+            report(submissions.findReport(s.id(), s.quoted()).orElseThrow().findings())
+                .getBytes(StandardCharsets.UTF_8));
+      }
+    }
+  }
+
+  private static String mesh(Submission s) {
+    return "meshes/%s.obj".formatted(s.id());
+  }
+
+  private static String report(List<FindingView> findings) throws IOException {
+    StringBuilder text = new StringBuilder();
+    try (CSVPrinter table = new CSVPrinter(text, CSVFormat.RFC4180)) {
+      table.printRecord("kind", "severity", "finding", "sentence", "x", "y", "z");
+      for (FindingView f : findings) {
+        table.printRecord(
+            f.kind(),
+            f.severity(),
+            f.title(),
+            f.sentence(),
+            f.place().x(),
+            f.place().y(),
+            f.place().z());
+      }
+    }
+    return text.toString();
+  }
+
+  @Override
+  public void erase(Of whose) {
+    List<UUID> set =
+        whose.courses().stream().flatMap(c -> assignments.idsOfCourse(c).stream()).toList();
+    List<UUID> ids =
+        submissions.of(whose.account(), whose.courses()).stream().map(Submission::id).toList();
+    uploads.forget(whose.account(), set);
+    pictures.forget(ids);
+    store.forget(ids);
+  }
+}
