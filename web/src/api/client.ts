@@ -87,6 +87,10 @@ async function json<T>(
   return (await (await request(method, path, body, signal)).json()) as T;
 }
 
+async function nothing(method: Method, path: string, body?: unknown): Promise<void> {
+  await request(method, path, body);
+}
+
 /** How a workpiece stands after a move: all of it, or what a step added. */
 export type Stands = Workpiece | Schemas['MadeView'] | Schemas['WentView'];
 
@@ -195,7 +199,8 @@ export const api = {
   me: () => json<Schemas['Me']>('GET', '/me'),
   demoPeople: () => json<Schemas['Person'][]>('GET', '/demo').catch(() => []),
   myWork: () => json<Schemas['MyWorkView']>('GET', '/my-work'),
-  desk: () => json<Schemas['DeskView']>('GET', '/desk'),
+  desk: (course: string | null) =>
+    json<Schemas['DeskView']>('GET', course ? `/desk?course=${course}` : '/desk'),
   openWorkpiece: (place: WorkpiecePlace) => json<Workpiece>('PUT', `${place}/workpiece`),
   /** As it stands, once the check of the mesh as it is has come. */
   workpiece: (id: string) => json<Workpiece>('GET', `/workpieces/${id}`),
@@ -269,6 +274,58 @@ export const api = {
   bundle: (id: string) => json<Schemas['BundleView']>('GET', `/bundles/${id}`),
   handInBundle: (id: string, students: Record<string, string>) =>
     json<Schemas['BundleView']>('POST', `/bundles/${id}/submissions`, { students }),
+  setUp: (code: string, name: string, signIn: string, password: string) =>
+    json<Schemas['Session']>('POST', '/setup', { code, name, signIn, password }),
+  slip: (code: string) => json<Schemas['SlipView']>('POST', '/slip', { code }),
+  useSlip: (code: string, password: string) =>
+    json<Schemas['Session']>('POST', '/slip/password', { code, password }),
+  invitation: (words: string) => json<Schemas['Invitation']>('POST', '/join', { words }),
+  joinAsNewcomer: (words: string, name: string, signIn: string, password: string) =>
+    nothing('POST', '/join/newcomer', { words, name, signIn, password }),
+  join: (words: string) => nothing('POST', '/join/me', { words }),
+  account: () => json<Schemas['SelfView']>('GET', '/account'),
+  setAccount: (self: Schemas['SelfRequest']) => json<Schemas['SelfView']>('PUT', '/account', self),
+  setPassword: (old: string, password: string) =>
+    nothing('PUT', '/account/password', { old, password }),
+  endOtherSessions: () => nothing('DELETE', '/account/sessions'),
+  ownWork: '/api/account/everything',
+  makeClass: (asked: Schemas['ClassRequest']) =>
+    json<Schemas['ClassMade']>('POST', '/classes', asked),
+  setClass: (course: string, asked: Schemas['ClassRequest']) =>
+    nothing('PUT', `/classes/${course}`, asked),
+  putClassAway: (course: string, away: boolean) =>
+    nothing('PUT', `/classes/${course}/away`, { away }),
+  leaveClass: (course: string) => nothing('DELETE', `/classes/${course}/me`),
+  audit: (course: string) => json<Schemas['LineView'][]>('GET', `/classes/${course}/audit`),
+  people: (course: string) => json<Schemas['PeopleView']>('GET', `/classes/${course}/people`),
+  lookedAtPeople: (course: string) => nothing('POST', `/classes/${course}/people/looked-at`, {}),
+  renewJoinCode: (course: string, asked: Schemas['JoinCodeRequest']) =>
+    json<Schemas['JoinView']>('PUT', `/classes/${course}/join-code`, asked),
+  endJoinCode: (course: string) => nothing('DELETE', `/classes/${course}/join-code`),
+  takeIn: (course: string, person: Schemas['PersonRequest']) =>
+    json<Schemas['Slip']>('POST', `/classes/${course}/people`, person),
+  previewRoster: (course: string, roster: Schemas['RosterRequest']) =>
+    json<Schemas['RosterView']>('POST', `/classes/${course}/roster/preview`, roster),
+  takeInRoster: (course: string, roster: Schemas['RosterRequest']) =>
+    json<Schemas['TakenIn']>('POST', `/classes/${course}/roster`, roster),
+  slips: async (course: string, people: readonly string[]) =>
+    (await request('POST', `/classes/${course}/slips`, { people })).blob(),
+  addGroup: (course: string, name: string) =>
+    json<Schemas['GroupView']>('POST', `/classes/${course}/groups`, { name }),
+  removeGroup: (course: string, group: string) =>
+    nothing('DELETE', `/classes/${course}/groups/${group}`),
+  setGroup: (course: string, person: string, group: string | null) =>
+    nothing('PUT', `/classes/${course}/people/${person}/group`, { group }),
+  setRole: (course: string, person: string, role: Schemas['PersonRequest']['role']) =>
+    nothing('PUT', `/classes/${course}/people/${person}/role`, { role }),
+  putPersonAway: (course: string, person: string, away: boolean) =>
+    nothing('PUT', `/classes/${course}/people/${person}/away`, { away }),
+  takeOut: (course: string, person: string) =>
+    nothing('DELETE', `/classes/${course}/people/${person}`),
+  erase: (course: string, person: string, name: string) =>
+    nothing('POST', `/classes/${course}/people/${person}/erase`, { name }),
+  everythingOf: (course: string, person: string) =>
+    `/api/classes/${course}/people/${person}/everything`,
   assignments: () => json<Schemas['AssignmentView'][]>('GET', '/assignments'),
   terms: (exercise: string) => json<Schemas['TermsView']>('GET', `/exercises/${exercise}/terms`),
   setTerms: (

@@ -16,7 +16,17 @@ export const queries = {
       refetchInterval: (query) =>
         query.state.data?.pieces.some((piece) => piece.stage === 'reading') ? 1500 : false,
     }),
-  desk: () => queryOptions({ queryKey: ['desk'], queryFn: api.desk, refetchInterval: 15_000 }),
+  desk: (course: string | null) =>
+    queryOptions({
+      queryKey: ['desk', course],
+      queryFn: () => api.desk(course),
+      refetchInterval: 15_000,
+    }),
+  account: () => queryOptions({ queryKey: ['account'], queryFn: api.account }),
+  people: (course: string) =>
+    queryOptions({ queryKey: ['people', course], queryFn: () => api.people(course) }),
+  audit: (course: string) =>
+    queryOptions({ queryKey: ['audit', course], queryFn: () => api.audit(course) }),
   bundle: (id: string) => queryOptions({ queryKey: ['bundle', id], queryFn: () => api.bundle(id) }),
   assignments: () => queryOptions({ queryKey: ['assignments'], queryFn: api.assignments }),
   terms: (exercise: string) =>

@@ -4,17 +4,24 @@ import { BrowserRouter, Navigate, Route, Routes, useLocation, useNavigate } from
 import { ApiProblem } from '../api/client';
 import { queries } from '../api/queries';
 import { DeskPage } from '../pages/DeskPage';
+import { JoinPage } from '../pages/JoinPage';
 import { MyWorkPage } from '../pages/MyWorkPage';
+import { SetUpPage } from '../pages/SetUpPage';
 import { SignInPage } from '../pages/SignInPage';
+import { SlipPage } from '../pages/SlipPage';
+import { seesAll } from '../trade/useCourse';
 import { Failure } from '../ui/States';
 import {
+  AccountPage,
   AnswerPage,
   BenchPage,
   BundlePage,
   ExercisesPage,
   fetchAhead,
   HandbookPage,
+  NewClassPage,
   Part,
+  PeoplePage,
   PracticeBenchPage,
   PracticePage,
   ReviewPage,
@@ -36,6 +43,13 @@ const client = new QueryClient({
 const AT: Record<keyof typeof places, ReactNode> = {
   home: <ByRole />,
   signIn: <SignInPage />,
+  setUp: <SetUpPage />,
+  slip: <SlipPage />,
+  join: <JoinPage />,
+  joinBy: <JoinPage />,
+  account: <AccountPage />,
+  people: <PeoplePage />,
+  newClass: <NewClassPage />,
   myWork: <MyWorkPage />,
   practice: <PracticePage />,
   practiceBench: <PracticeBenchPage />,
@@ -60,6 +74,15 @@ const BARE: readonly string[] = [
   'answer',
 ] satisfies (keyof typeof places)[];
 
+/** Places for who is not signed in. */
+const OUTSIDE: readonly string[] = [
+  'signIn',
+  'setUp',
+  'slip',
+  'join',
+  'joinBy',
+] satisfies (keyof typeof places)[];
+
 export function App() {
   useEffect(fetchAhead, []);
   return (
@@ -81,7 +104,7 @@ export function App() {
 }
 
 function Place({ name, children }: { name: string; children: ReactNode }) {
-  if (name === 'signIn') return children;
+  if (OUTSIDE.includes(name)) return children;
   const page = <Part>{children}</Part>;
   return <Inside>{BARE.includes(name) ? page : <Shell>{page}</Shell>}</Inside>;
 }
@@ -106,8 +129,10 @@ function Inside({ children }: { children: ReactNode }) {
 
 function ByRole() {
   const { data: me } = useQuery(queries.me());
-  const teaches = me?.memberships.some((m) => m.role === 'instructor');
-  return <Navigate to={teaches ? '/desk' : '/my-work'} replace />;
+  if (!me) return null;
+  if (me.memberships.some(seesAll)) return <Navigate to="/desk" replace />;
+  const isNew = me.mayTeach && me.memberships.length === 0;
+  return <Navigate to={isNew ? '/classes/new' : '/my-work'} replace />;
 }
 
 function Nowhere() {

@@ -5,13 +5,15 @@ import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { queries } from '../api/queries';
 import { forgetDrafts } from '../trade/drafts';
+import { seesAll } from '../trade/useCourse';
 import { HouseMark } from '../ui/Head';
+import { ClassSwitch } from './ClassSwitch';
 import { useTheme } from './theme';
 
 /** The head of the homes: places by role, and the account. */
 export function Shell({ children }: { children: ReactNode }) {
   const { data: me } = useQuery(queries.me());
-  const teaches = me?.memberships.some((m) => m.role === 'instructor');
+  const teaches = me?.memberships.some(seesAll);
   const learns = me?.memberships.some((m) => m.role === 'student');
   return (
     <div className="flex h-full flex-col">
@@ -27,14 +29,13 @@ export function Shell({ children }: { children: ReactNode }) {
         >
           {teaches && <Place to="/desk">Desk</Place>}
           {teaches && <Place to="/exercises">Exercises</Place>}
+          {(teaches || me?.mayTeach) && <Place to="/people">People</Place>}
           {learns && <Place to="/my-work">My work</Place>}
           <Place to="/practice">Practice</Place>
           <Place to="/handbook">Handbook</Place>
         </nav>
         <div className="ml-auto flex items-center gap-4 text-ink2">
-          <span className="max-sm:hidden">
-            {me?.memberships.map((m) => m.courseName).join(', ')}
-          </span>
+          <ClassSwitch mayTeach={me?.mayTeach === true} />
           {me && <Account name={me.name} />}
         </div>
       </header>
@@ -83,6 +84,12 @@ function Account({ name }: { name: string }) {
           <DropdownMenu.Label className="px-4 pb-1.5 text-[12px] text-ink2">
             {name}
           </DropdownMenu.Label>
+          <DropdownMenu.Item className={item} onSelect={() => void navigate('/account')}>
+            Your account
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => void navigate('/join')}>
+            Join a class
+          </DropdownMenu.Item>
           <DropdownMenu.Item
             className={item}
             onSelect={() => setTheme(theme === 'night' ? 'light' : 'night')}

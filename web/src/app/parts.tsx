@@ -25,6 +25,10 @@ export const ExercisesPage = part(
   async () => (await import('../pages/ExercisesPage')).ExercisesPage,
 );
 
+export const PeoplePage = part(async () => (await import('../pages/PeoplePage')).PeoplePage);
+export const NewClassPage = part(async () => (await import('../pages/NewClassPage')).NewClassPage);
+export const AccountPage = part(async () => (await import('../pages/AccountPage')).AccountPage);
+
 /** Fetches what a bench is made of while nobody waits for it. */
 export function fetchAhead() {
   const fetch = () => void bench().catch(() => undefined);

@@ -12,6 +12,30 @@ export function whenText(iso: string): string {
   return dayAndTime.format(new Date(iso));
 }
 
+const dayOnly = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
+
+/** "Sun 6 Dec", of a day without a time: the same in every zone. */
+export function dayText(day: string): string {
+  return dayOnly.format(new Date(`${day}T00:00:00Z`));
+}
+
+/** "just now", "today, 19:34", "Mon 23 Nov": when somebody was here last. */
+export function seenText(iso: string, now = new Date()): string {
+  const then = new Date(iso);
+  if (now.getTime() - then.getTime() < 5 * 60_000) return 'just now';
+  if (then.toDateString() === now.toDateString()) return `today, ${clockText(iso)}`;
+  return new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).format(then);
+}
+
 export function clockText(iso: string): string {
   return timeOnly.format(new Date(iso));
 }

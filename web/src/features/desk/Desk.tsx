@@ -14,9 +14,9 @@ import { useKeys } from '../../ui/useKeys';
 
 type Row = Schemas['Row'];
 
-/** The instructor's home: what waits, the oldest first. */
-export function Desk() {
-  const desk = useQuery(queries.desk());
+/** The instructor's home: what waits in a class, or in all of them, the oldest first. */
+export function Desk({ course }: { course: string | null }) {
+  const desk = useQuery(queries.desk(course));
   const [at, setAt] = useState(0);
   const navigate = useNavigate();
   const rows = desk.data?.rows ?? [];

@@ -127,7 +127,7 @@ function Brought({ id, onOther }: { id: string; onOther: () => void }) {
     try {
       const asked = Object.fromEntries(ready.map((e) => [e.number, whose(e)]));
       client.setQueryData(queries.bundle(id).queryKey, await api.handInBundle(id, asked));
-      void client.invalidateQueries({ queryKey: queries.desk().queryKey });
+      void client.invalidateQueries({ queryKey: ['desk'] });
     } catch (e) {
       setProblem(asProblem(e));
     } finally {

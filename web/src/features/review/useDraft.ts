@@ -180,7 +180,7 @@ export function useDraft(review: Against) {
     try {
       if (unsaved || revision.current === 0) await save();
       await api.giveBack(id, revision.current);
-      await client.invalidateQueries(queries.desk());
+      await client.invalidateQueries({ queryKey: ['desk'] });
       client.removeQueries(queries.review(id));
       return true;
     } catch (e) {

@@ -11,7 +11,7 @@ import fairedge.server.course.RosterJudge.Known;
 import fairedge.server.course.RosterView.ColumnView;
 import fairedge.server.course.RosterView.Meaning;
 import fairedge.server.course.RosterView.RowView;
-import fairedge.server.course.RosterView.Verdict;
+import fairedge.server.course.RosterView.RowState;
 import fairedge.server.course.store.CourseStore;
 import fairedge.server.course.store.CourseStore.Course;
 import fairedge.server.course.store.CourseStore.Member;
@@ -236,7 +236,7 @@ public class People {
   private static void requireClear(List<RowView> rows) {
     List<Integer> open =
         rows.stream()
-            .filter(r -> r.verdict() == Verdict.unclear || r.verdict() == Verdict.wrong)
+            .filter(r -> r.state() == RowState.unclear || r.state() == RowState.wrong)
             .map(RowView::line)
             .toList();
     if (!open.isEmpty()) {

@@ -3,7 +3,7 @@ package fairedge.server.course;
 import fairedge.server.course.RosterFile.Row;
 import fairedge.server.course.RosterView.ChoiceView;
 import fairedge.server.course.RosterView.RowView;
-import fairedge.server.course.RosterView.Verdict;
+import fairedge.server.course.RosterView.RowState;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -40,7 +40,7 @@ final class RosterJudge {
    */
   record Judged(RowView view, @Nullable UUID account, @Nullable String group) {
     boolean isTakenIn() {
-      return view.verdict() == Verdict.fresh;
+      return view.state() == RowState.fresh;
     }
   }
 
@@ -78,10 +78,10 @@ final class RosterJudge {
   private Judged judge(Row row) {
     String answer = answers.getOrDefault(row.line(), "");
     if (answer.equals(OUT)) {
-      return judged(row, Verdict.out, "left out", List.of(), null, null);
+      return judged(row, RowState.out, "left out", List.of(), null, null);
     }
     if (row.fault() != null) {
-      return judged(row, Verdict.wrong, row.fault(), List.of(), null, null);
+      return judged(row, RowState.wrong, row.fault(), List.of(), null, null);
     }
     Judged twice = twice(row, answer);
     if (twice != null) {
@@ -97,13 +97,13 @@ final class RosterJudge {
         row.address().isEmpty() ? null : lineOfAddress.put(plain(row.address()), row.line());
     if (before != null) {
       return judged(
-          row, Verdict.wrong, "the same address as in line " + before, List.of(), null, null);
+          row, RowState.wrong, "the same address as in line " + before, List.of(), null, null);
     }
     Integer named = lineOfName.put(plain(row.name()), row.line());
     if (named != null && row.address().isEmpty() && !answer.equals(NEW)) {
       return judged(
           row,
-          Verdict.unclear,
+          RowState.unclear,
           "The same as in line %d, or another?".formatted(named),
           List.of(new ChoiceView(OUT, "the same"), new ChoiceView(NEW, "another")),
           null,
@@ -127,7 +127,7 @@ final class RosterJudge {
           .forEach(choices::add);
     }
     choices.add(new ChoiceView(GROUP, "none"));
-    return judged(row, Verdict.unclear, "Which group?", choices, null, null);
+    return judged(row, RowState.unclear, "Which group?", choices, null, null);
   }
 
   private @Nullable String groupOf(Row row, String answer) {
@@ -168,7 +168,7 @@ final class RosterJudge {
     alike.forEach(k -> choices.add(new ChoiceView(k.id().toString(), k.name())));
     choices.add(new ChoiceView(NEW, "new"));
     String who = alike.size() == 1 ? alike.getFirst().name() : "One of these";
-    return judged(row, Verdict.unclear, who + ", or somebody else?", choices, null, group);
+    return judged(row, RowState.unclear, who + ", or somebody else?", choices, null, group);
   }
 
   /** Of the same name, or of the same last name where one of the two has an initial before it. */
@@ -192,10 +192,10 @@ final class RosterJudge {
 
   private static Judged known(Row row, Known known, String why, @Nullable String group) {
     return known.isHere()
-        ? judged(row, Verdict.here, why, List.of(), known.id(), group)
+        ? judged(row, RowState.here, why, List.of(), known.id(), group)
         : judged(
             row,
-            Verdict.fresh,
+            RowState.fresh,
             "in another class of yours: signs in as before",
             List.of(),
             known.id(),
@@ -203,12 +203,12 @@ final class RosterJudge {
   }
 
   private static Judged fresh(Row row, @Nullable String group) {
-    return judged(row, Verdict.fresh, "a slip on paper", List.of(), null, group);
+    return judged(row, RowState.fresh, "a slip on paper", List.of(), null, group);
   }
 
   private static Judged judged(
       Row row,
-      Verdict verdict,
+      RowState state,
       String words,
       List<ChoiceView> choices,
       @Nullable UUID account,
@@ -220,7 +220,7 @@ final class RosterJudge {
             row.name(),
             row.address().isEmpty() ? null : row.address(),
             shown.isEmpty() ? null : shown,
-            verdict,
+            state,
             words,
             choices),
         account,

@@ -24,7 +24,7 @@ public record RosterView(String how, List<ColumnView> columns, List<RowView> row
   public record ColumnView(String name, Meaning meaning) {}
 
   /** What would come of a row. */
-  public enum Verdict {
+  public enum RowState {
     fresh,
     here,
     unclear,
@@ -44,7 +44,7 @@ public record RosterView(String how, List<ColumnView> columns, List<RowView> row
       String name,
       @Nullable String address,
       @Nullable String group,
-      Verdict verdict,
+      RowState state,
       String words,
       List<ChoiceView> choices) {}
 

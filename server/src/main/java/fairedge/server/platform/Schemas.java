@@ -9,6 +9,7 @@ import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -64,6 +65,12 @@ final class Schemas {
     }
     if (c == Instant.class) {
       return simple("string").format("date-time");
+    }
+    if (c == LocalDate.class) {
+      return simple("string").format("date");
+    }
+    if (c == byte[].class) {
+      return simple("string").format("byte");
     }
     if (c == boolean.class || c == Boolean.class) {
       return simple("boolean");

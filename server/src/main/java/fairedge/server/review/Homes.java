@@ -63,11 +63,12 @@ public class Homes {
 
   /** Last attempts that no answer is out to, in the classes that somebody reviews in. */
   List<Submission> waiting(SignedIn instructor) {
-    return waiting(setBy(instructor));
+    return waiting(setBy(instructor, null));
   }
 
-  private Map<UUID, Assignment> setBy(SignedIn instructor) {
+  private Map<UUID, Assignment> setBy(SignedIn instructor, @Nullable UUID course) {
     return assignments.of(instructor, Right.REVIEW).stream()
+        .filter(a -> course == null || a.courseId().equals(course))
         .collect(Collectors.toMap(Assignment::id, Function.identity()));
   }
 
@@ -84,8 +85,11 @@ public class Homes {
         .toList();
   }
 
-  public DeskView desk(SignedIn instructor) {
-    Map<UUID, Assignment> set = setBy(instructor);
+  /**
+   * @param course the class; null: all that somebody reviews in
+   */
+  public DeskView desk(SignedIn instructor, @Nullable UUID course) {
+    Map<UUID, Assignment> set = setBy(instructor, course);
     List<Submission> waiting = waiting(set);
     Read read =
         new Read(
@@ -95,7 +99,10 @@ public class Homes {
     return new DeskView(
         waiting.stream().map(s -> row(s, read)).toList(),
         trips(set.keySet()),
-        courses.studentCount(courses.where(instructor, Right.REVIEW)),
+        courses.studentCount(
+            courses.where(instructor, Right.REVIEW).stream()
+                .filter(c -> course == null || c.equals(course))
+                .toList()),
         due(set.values(), submissions.handedIn(set.keySet())));
   }
 
@@ -140,6 +147,9 @@ public class Homes {
             .collect(Collectors.toMap(Membership::courseId, Membership::courseName));
     return new MyWorkView(
         assignments.of(student, Right.WORK).stream()
+            .sorted(
+                Comparator.comparing(
+                    Assignment::dueAt, Comparator.nullsLast(Comparator.naturalOrder())))
             .map(a -> item(a, courseNames.getOrDefault(a.courseId(), ""), student))
             .toList());
   }

@@ -310,7 +310,7 @@ class PeopleApiTest {
                     "%d %s %s"
                         .formatted(
                             r.path("line").asInt(),
-                            r.path("verdict").asString(),
+                            r.path("state").asString(),
                             r.path("words").asString())))
         .containsExactly(
             "2 fresh a slip on paper",
@@ -349,7 +349,7 @@ class PeopleApiTest {
             again
                 .path("rows")
                 .valueStream()
-                .filter(r -> r.path("verdict").asString().equals("fresh")))
+                .filter(r -> r.path("state").asString().equals("fresh")))
         .isEmpty();
   }
 

@@ -92,9 +92,14 @@ class ReviewController {
 
   record ReturnRequest(long revision) {}
 
+  /**
+   * @param course the class; all that one reviews in where none is named
+   */
   @GetMapping("/desk")
-  DeskView desk(@AuthenticationPrincipal SignedIn instructor) {
-    return homes.desk(instructor);
+  DeskView desk(
+      @RequestParam(required = false) @Nullable UUID course,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return homes.desk(instructor, course);
   }
 
   @GetMapping("/my-work")

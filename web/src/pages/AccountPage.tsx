@@ -1,0 +1,5 @@
+import { Account } from '../features/account/Account';
+
+export function AccountPage() {
+  return <Account />;
+}

@@ -1,0 +1,5 @@
+import { NewClass } from '../features/people/NewClass';
+
+export function NewClassPage() {
+  return <NewClass />;
+}

@@ -1,0 +1,5 @@
+import { SetUp } from '../features/sign-in/SetUp';
+
+export function SetUpPage() {
+  return <SetUp />;
+}

@@ -1,0 +1,5 @@
+import { Slip } from '../features/sign-in/Slip';
+
+export function SlipPage() {
+  return <Slip />;
+}
