@@ -105,7 +105,7 @@ function Self({ self }: { self: Schemas['SelfView'] }) {
           value={zone}
           options={ZONES}
           onChange={setZone}
-          className="mt-1 block w-full"
+          className="mt-1 w-full"
         />
       </label>
       {problem && <Refusal>{problem}</Refusal>}

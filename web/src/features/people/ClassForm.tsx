@@ -68,7 +68,7 @@ export function ClassForm({ begin, does, onSave }: Props) {
           value={info.zone}
           options={zones}
           onChange={(zone) => put({ zone })}
-          className="mt-1 block w-full"
+          className="mt-1 w-full"
         />
       </label>
       <div className="grid grid-cols-2 gap-4">

@@ -41,7 +41,7 @@ export function OneByOne({ data, control }: { data: PeopleData; control: PeopleC
   return (
     <Way title="One by one" about="with a sign-in slip">
       <form
-        className="grid grid-cols-2 gap-2"
+        className="flex flex-wrap gap-2"
         onSubmit={(e) => {
           e.preventDefault();
           void make();
@@ -51,17 +51,17 @@ export function OneByOne({ data, control }: { data: PeopleData; control: PeopleC
           aria-label="Name"
           placeholder="Name"
           value={name}
-          className="h-[26px] rounded-ctl border border-ctl bg-sheet px-2"
+          className="h-[26px] min-w-0 flex-1 basis-[130px] rounded-ctl border border-ctl bg-sheet px-2"
           onChange={(e) => setName(e.target.value)}
         />
         <input
           aria-label="Mail address"
           placeholder="Mail address, if any"
           value={address}
-          className="h-[26px] rounded-ctl border border-ctl bg-sheet px-2"
+          className="h-[26px] min-w-0 flex-1 basis-[130px] rounded-ctl border border-ctl bg-sheet px-2"
           onChange={(e) => setAddress(e.target.value)}
         />
-        <span className="flex gap-1.5">
+        <span className="flex min-w-0 basis-full gap-2">
           <Select
             label="As what"
             size="small"
@@ -73,6 +73,7 @@ export function OneByOne({ data, control }: { data: PeopleData; control: PeopleC
             <Select
               label="Group"
               size="small"
+              className="min-w-0"
               value={group}
               options={[
                 ['', 'no group'] as const,
@@ -81,15 +82,16 @@ export function OneByOne({ data, control }: { data: PeopleData; control: PeopleC
               onChange={setGroup}
             />
           )}
+          <Button
+            type="submit"
+            size="small"
+            className="ml-auto"
+            disabled={!name.trim()}
+            title={name.trim() ? undefined : 'Type a name first'}
+          >
+            Make a slip
+          </Button>
         </span>
-        <Button
-          type="submit"
-          size="small"
-          disabled={!name.trim()}
-          title={name.trim() ? undefined : 'Type a name first'}
-        >
-          Make a slip
-        </Button>
       </form>
       <Dialog title="Sign-in slip" open={slip !== null} onClose={() => setSlip(null)}>
         {slip && <SlipText slip={slip} />}

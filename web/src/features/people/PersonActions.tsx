@@ -25,6 +25,8 @@ export function PersonActions({ person: p, data, control }: Props) {
   const [typed, setTyped] = useState('');
   const keeps = data.mayKeep && !data.putAway;
   const isStudent = p.role === 'student';
+  const isLast =
+    p.role === 'instructor' && data.people.filter((o) => o.role === 'instructor').length === 1;
   const maySlip = !data.putAway && (isStudent || (data.mayKeep && p.role === 'assistant'));
   return (
     <div className="flex flex-wrap items-center gap-1.5">
@@ -37,7 +39,7 @@ export function PersonActions({ person: p, data, control }: Props) {
           onChange={(g) => void control.change(() => api.setGroup(data.id, p.id, g || null))}
         />
       )}
-      {keeps && (
+      {keeps && !isLast && (
         <Select
           label={`What ${p.name} is`}
           size="small"
@@ -76,7 +78,7 @@ export function PersonActions({ person: p, data, control }: Props) {
           {p.putAway ? 'Bring back' : 'Put away'}
         </Button>
       )}
-      {keeps && !isStudent && data.people.length > 1 && (
+      {keeps && !isStudent && !isLast && (
         <Button size="small" onClick={() => void control.change(() => api.takeOut(data.id, p.id))}>
           Take out
         </Button>

@@ -45,7 +45,7 @@ export function RosterPanel({ data, control, onClose }: Props) {
   const look = async (next: Held) => {
     setProblem('');
     try {
-      const roster = await api.previewRoster(data.id, next);
+      const roster = await api.previewRoster(data.id, asked(next));
       setHeld(next);
       setSeen(roster);
     } catch (e) {
@@ -60,7 +60,7 @@ export function RosterPanel({ data, control, onClose }: Props) {
   const takeIn = async () => {
     if (!held) return;
     const done = await control.change(async () => {
-      const { needSlips: need } = await api.takeInRoster(data.id, held);
+      const { needSlips: need } = await api.takeInRoster(data.id, asked(held));
       setNeedSlips(need);
     });
     if (done) setSeen(null);
@@ -130,6 +130,10 @@ export function RosterPanel({ data, control, onClose }: Props) {
       )}
     </section>
   );
+}
+
+function asked({ file, columns, answers }: Held): Schemas['RosterRequest'] {
+  return { file, columns, answers };
 }
 
 async function base64(file: File): Promise<string> {
