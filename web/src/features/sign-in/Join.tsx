@@ -71,7 +71,7 @@ export function Join({ given }: { given: string }) {
         void enter(() => api.joinAsNewcomer(words, who.name, who.signIn, who.password), '/')
       }
     >
-      <NewAccountFields value={who} onChange={setWho} />
+      <NewAccountFields value={who} onChange={setWho} autoFocus />
       {problem && <Refusal>{problem}</Refusal>}
       <Button
         type="submit"

@@ -25,6 +25,7 @@ function proposed(name: string): string {
 export function NewAccountFields(props: {
   value: NewAccount;
   onChange: (value: NewAccount) => void;
+  autoFocus?: boolean;
 }) {
   const { value, onChange } = props;
   return (
@@ -33,6 +34,7 @@ export function NewAccountFields(props: {
         label="Your name"
         value={value.name}
         autoComplete="name"
+        autoFocus={props.autoFocus}
         onChange={(name) => {
           const follows = value.signIn === proposed(value.name);
           onChange({ ...value, name, signIn: follows ? proposed(name) : value.signIn });

@@ -10,8 +10,8 @@ import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoCon
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class FairEdge {
   /**
-   * @param args settings; or {@code code} for the set-up code, or {@code ticket} and a sign-in for a
-   *     slip of somebody who is locked out
+   * @param args settings; or {@code code} for the set-up code, or {@code ticket} and a sign-in for
+   *     a slip of somebody who is locked out
    */
   public static void main(String[] args) {
     if (args.length > 0 && DoorKeys.isAsked(args[0])) {

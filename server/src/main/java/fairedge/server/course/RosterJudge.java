@@ -2,8 +2,8 @@ package fairedge.server.course;
 
 import fairedge.server.course.RosterFile.Row;
 import fairedge.server.course.RosterView.ChoiceView;
-import fairedge.server.course.RosterView.RowView;
 import fairedge.server.course.RosterView.RowState;
+import fairedge.server.course.RosterView.RowView;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

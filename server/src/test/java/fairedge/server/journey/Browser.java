@@ -159,6 +159,18 @@ final class Browser implements AutoCloseable {
     new Actions(driver).sendKeys(keys).perform();
   }
 
+  /** Goes by the tab key to what has this name. */
+  void tabTo(String name) {
+    for (int i = 0; i < 80; i++) {
+      type(Keys.TAB);
+      Object focused = script("return document.activeElement.textContent.trim()");
+      if (String.valueOf(focused).startsWith(name)) {
+        return;
+      }
+    }
+    throw new IllegalStateException("the tab key never came to " + name);
+  }
+
   void chord(Keys held, CharSequence key) {
     new Actions(driver).keyDown(held).sendKeys(key).keyUp(held).perform();
   }

@@ -288,9 +288,7 @@ class JourneyTest {
         .isEqualTo(404);
     instructor.press("Return and open the next");
     instructor.await(() ->
-        database
-            .value("select count(*) from answer where returned_at is not null")
-            .equals("1"));
+        database.value("select count(*) from answer where returned_at is not null").equals("1"));
     instructor.seeText("review-tally", "must mend");
     assertThat(database.rows("select verdict, word from answer where returned_at is not null"))
         .containsExactly(
