@@ -358,6 +358,7 @@ export const api = {
   picture: (submission: string, size: 'row' | 'sheet', report: number) =>
     `/api/submissions/${submission}/picture?size=${size}&report=${report}`,
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),
+  takeBack: (submission: string) => nothing('DELETE', `/submissions/${submission}`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),
   keepDraft: (id: string, draft: Schemas['AnswerRequest']) =>

@@ -11,6 +11,7 @@ import { SignInPage } from '../pages/SignInPage';
 import { SlipPage } from '../pages/SlipPage';
 import { seesAll } from '../trade/useCourse';
 import { Failure } from '../ui/States';
+import { liveIn } from '../ui/time';
 import {
   AccountPage,
   AnswerPage,
@@ -119,6 +120,8 @@ function Inside({ children }: { children: ReactNode }) {
     window.addEventListener('signed-out', onSignedOut);
     return () => window.removeEventListener('signed-out', onSignedOut);
   }, [navigate, here.pathname]);
+  const zone = me.data?.zone;
+  useEffect(() => liveIn(zone ?? null), [zone]);
   if (me.data) return children;
   if (!me.error) return null;
   if (me.error instanceof ApiProblem && me.error.status === 401) {

@@ -1,5 +1,6 @@
 import { Exercises } from '../features/exercises/Exercises';
+import { useTaught } from '../trade/useCourse';
 
 export function ExercisesPage() {
-  return <Exercises />;
+  return <Exercises course={useTaught()} />;
 }

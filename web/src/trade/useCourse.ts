@@ -34,3 +34,10 @@ export function useCourse(): { course: Membership | null; courses: readonly Memb
 export function seesAll(m: Membership): boolean {
   return m.role !== 'student';
 }
+
+/** The class at hand of those in which one sees all; null where there is one alone. */
+export function useTaught(): string | null {
+  const { course, courses } = useCourse();
+  const several = courses.filter(seesAll).length > 1;
+  return several && course && seesAll(course) ? course.courseId : null;
+}

@@ -1,43 +1,47 @@
-const dayAndTime = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-});
-const timeOnly = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+/** By whose clock times are told; the browser's where nobody said otherwise. */
+let zone: string | undefined;
+
+const made = new Map<string, Intl.DateTimeFormat>();
+
+/** From now on times are told by this clock; null: the browser's. */
+export function liveIn(named: string | null) {
+  zone = named ?? undefined;
+  made.clear();
+}
+
+function told(name: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  let format = made.get(name);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options });
+    made.set(name, format);
+  }
+  return format;
+}
+
+const DAY: Intl.DateTimeFormatOptions = { weekday: 'short', day: 'numeric', month: 'short' };
+const TIME: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit' };
 
 /** "Fri 27 Nov, 18:00", in the user's zone. */
 export function whenText(iso: string): string {
-  return dayAndTime.format(new Date(iso));
+  return told('day and time', { ...DAY, ...TIME }).format(new Date(iso));
 }
-
-const dayOnly = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  timeZone: 'UTC',
-});
 
 /** "Sun 6 Dec", of a day without a time: the same in every zone. */
 export function dayText(day: string): string {
-  return dayOnly.format(new Date(`${day}T00:00:00Z`));
+  return told('day', { ...DAY, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
 /** "just now", "today, 19:34", "Mon 23 Nov": when somebody was here last. */
 export function seenText(iso: string, now = new Date()): string {
   const then = new Date(iso);
   if (now.getTime() - then.getTime() < 5 * 60_000) return 'just now';
-  if (then.toDateString() === now.toDateString()) return `today, ${clockText(iso)}`;
-  return new Intl.DateTimeFormat('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-  }).format(then);
+  const day = told('day here', DAY);
+  if (day.format(then) === day.format(now)) return `today, ${clockText(iso)}`;
+  return day.format(then);
 }
 
 export function clockText(iso: string): string {
-  return timeOnly.format(new Date(iso));
+  return told('time', TIME).format(new Date(iso));
 }
 
 /** "2 d 4 h", "19 h", "35 min": how long something waits. */

@@ -4,20 +4,21 @@ import { queries } from '../../api/queries';
 import { Empty, Failure, Loading } from '../../ui/States';
 import { whenText } from '../../ui/time';
 
-/** The exercises that an instructor sets. */
-export function Exercises() {
+/** What is set in a class, or in all of them. */
+export function Exercises({ course }: { course: string | null }) {
   const assignments = useQuery(queries.assignments());
   if (assignments.error)
     return <Failure error={assignments.error} onRetry={() => void assignments.refetch()} />;
   if (!assignments.data) return <Loading stage="Looking up the exercises" />;
+  const rows = assignments.data.filter((a) => course === null || a.course === course);
   return (
     <section className="mx-auto max-w-[920px] px-5 pt-5 pb-10">
       <h1 className="border-b border-ink pb-3.5 text-[22px] leading-7 font-semibold">Exercises</h1>
-      {assignments.data.length === 0 && (
+      {rows.length === 0 && (
         <Empty title="No exercise is set.">You teach no class that has one.</Empty>
       )}
       <ul>
-        {assignments.data.map(({ id, exercise: e, dueAt }) => (
+        {rows.map(({ id, exercise: e, dueAt }) => (
           <li key={id} className="flex items-center gap-3 border-b border-rule">
             <Link
               to={`/exercises/${e.id}`}

@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
 import { MeshPicture, StarterPicture } from '../../trade/MeshPicture';
@@ -15,7 +15,25 @@ export function MyWork({ handIn }: { handIn: (assignment: string, title: string)
   if (work.error && !work.data)
     return <Failure error={work.error} onRetry={() => void work.refetch()} />;
   if (!work.data) return <Loading stage="Looking up your exercises" />;
-  const { items } = work.data;
+  return <OpenWork work={work} items={work.data.items} handIn={handIn} />;
+}
+
+const SEEN = 'fair-edge-my-work-seen';
+
+/** When this place was looked at before; this look counts for the next one. */
+function useLastVisit(): string {
+  const [before] = useState(() => localStorage.getItem(SEEN) ?? '');
+  useEffect(() => localStorage.setItem(SEEN, new Date().toISOString()), []);
+  return before;
+}
+
+function OpenWork(props: {
+  work: { error: Error | null; refetch: () => unknown };
+  items: readonly Item[];
+  handIn: (assignment: string, title: string) => ReactNode;
+}) {
+  const { work, items, handIn } = props;
+  const lastVisit = useLastVisit();
   // What came back comes before what was never begun.
   const next = items.find((i) => i.state === 'returned') ?? items.find((i) => i.state === 'open');
   return (
@@ -29,7 +47,13 @@ export function MyWork({ handIn }: { handIn: (assignment: string, title: string)
       )}
       <ul className="mt-5 border-t border-ink">
         {items.map((item) => (
-          <Row key={item.assignment.id} item={item} first={item === next} handIn={handIn} />
+          <Row
+            key={item.assignment.id}
+            item={item}
+            isNew={item.answer !== null && item.answer.returnedAt > lastVisit}
+            first={item === next}
+            handIn={handIn}
+          />
         ))}
       </ul>
     </div>
@@ -47,11 +71,13 @@ function summary(items: readonly Item[]): string {
 
 function Row(props: {
   item: Item;
+  /** Whether an answer came since the last visit. */
+  isNew: boolean;
   /** The one to take up first: it has the place's main button. */
   first: boolean;
   handIn: (id: string, title: string) => ReactNode;
 }) {
-  const { item, first, handIn } = props;
+  const { item, isNew, first, handIn } = props;
   const { assignment, answer } = item;
   const { exercise, dueAt } = assignment;
   const current = item.state === 'returned' || item.state === 'accepted';
@@ -68,7 +94,10 @@ function Row(props: {
         <StarterPicture assignment={assignment.id} of={exercise.title} />
       )}
       <div>
-        <h2 className="text-[15px] font-semibold">{exercise.title}</h2>
+        <h2 className="text-[15px] font-semibold">
+          {exercise.title}
+          {isNew && <span className="ml-2 text-[13px] font-normal text-magenta">new answer</span>}
+        </h2>
         <p className="text-ink2">{exercise.summary}</p>
         <p className="condensed mt-1 text-[13px] text-ink2">
           {item.course}
@@ -98,6 +127,32 @@ function buttonLook(main: boolean): string {
   return `inline-flex h-8 items-center rounded-ctl border px-3 whitespace-nowrap ${look}`;
 }
 
+/** Nobody has read it yet: it can be as if it was never handed in. */
+function TakeBack({ submission }: { submission: string }) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState('');
+  const take = async () => {
+    try {
+      await api.takeBack(submission);
+    } catch (e) {
+      setProblem(asProblem(e).message);
+    }
+    await client.invalidateQueries({ queryKey: ['my-work'] });
+  };
+  return (
+    <p className="text-[13px]">
+      <button type="button" className="underline" onClick={() => void take()}>
+        Take it back
+      </button>
+      {problem && (
+        <span role="alert" className="ml-2 text-ink2">
+          {problem}
+        </span>
+      )}
+    </p>
+  );
+}
+
 function StateText({ item }: { item: Item }) {
   const { answer, handedInAt } = item;
   switch (item.state) {
@@ -110,6 +165,7 @@ function StateText({ item }: { item: Item }) {
           <p className="text-[13px] text-ink2">
             handed in {handedInAt && waitText(handedInAt)} ago
           </p>
+          {item.takeBack && <TakeBack submission={item.takeBack} />}
         </div>
       );
     case 'returned':

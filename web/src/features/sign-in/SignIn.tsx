@@ -4,6 +4,7 @@ import { Link, Navigate, useLocation } from 'react-router';
 import { api, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
 import { Refusal, TextField } from '../../ui/TextField';
 import { Entry } from './Entry';
 import { useEntering } from './useEntering';
@@ -65,21 +66,44 @@ export function SignIn() {
   );
 }
 
+/** So many have a row of their own; the rest is in a list. */
+const SHOWN = 8;
+
 function Demo(props: {
   people: readonly Schemas['Person'][];
   onEnter: (person: Schemas['Person']) => void;
 }) {
   const { people } = props;
+  const shown = people.slice(0, SHOWN);
+  const others = people.slice(SHOWN);
   return (
     <div className="relative w-full max-w-md border border-ink bg-sheet">
       <h2 className="border-b border-ink px-5 py-3 text-[16px] font-semibold">
         Harbour Props, a class to try it with
       </h2>
       <ul>
-        {people.map((p) => (
+        {shown.map((p) => (
           <Person key={p.signIn} person={p} onEnter={() => props.onEnter(p)} />
         ))}
       </ul>
+      {others.length > 0 && (
+        <p className="flex items-center gap-3 border-b border-rule px-5 py-2.5">
+          <span className="flex-1 text-[13px] text-ink2">or as anybody else</span>
+          <Select
+            label="Sign in as anybody else"
+            size="small"
+            value=""
+            options={[
+              ['', `${others.length} more`] as const,
+              ...others.map((p) => [p.signIn, `${p.name}, ${p.role}`] as const),
+            ]}
+            onChange={(signIn) => {
+              const chosen = others.find((p) => p.signIn === signIn);
+              if (chosen) props.onEnter(chosen);
+            }}
+          />
+        </p>
+      )}
       <p className="px-5 py-3 text-[13px] text-ink2">
         The password of all is <b className="font-semibold text-ink">{people[0]!.password}</b>.
       </p>

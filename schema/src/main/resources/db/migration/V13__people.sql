@@ -57,6 +57,10 @@ alter table membership
   add column group_id uuid references study_group on delete set null,
   add column put_away_at timestamptz;
 
+-- Until somebody who reviews has opened it, a hand-in can be taken back.
+alter table submission add column opened_at timestamptz;
+update submission set opened_at = answered_at;
+
 -- What was done to whom, for the instructors: ids, numbers and words of lists, nothing that was typed.
 create table audit (
   id bigint generated always as identity primary key,

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -52,6 +53,7 @@ class DemoClass implements ApplicationRunner {
   private final Exercises exercises;
   private final Assignments assignments;
   private final ObjectProvider<DemoWork> work;
+  private final ObjectProvider<DemoSchool> school;
   private final Clock clock;
 
   DemoClass(
@@ -60,12 +62,14 @@ class DemoClass implements ApplicationRunner {
       Exercises exercises,
       Assignments assignments,
       ObjectProvider<DemoWork> work,
+      ObjectProvider<DemoSchool> school,
       Clock clock) {
     this.accounts = accounts;
     this.classes = classes;
     this.exercises = exercises;
     this.assignments = assignments;
     this.work = work;
+    this.school = school;
     this.clock = clock;
   }
 
@@ -76,7 +80,9 @@ class DemoClass implements ApplicationRunner {
 
   @GetMapping("/api/demo")
   List<Person> people() {
-    return PEOPLE;
+    return school.getIfAvailable() == null
+        ? PEOPLE
+        : Stream.concat(PEOPLE.stream(), DemoSchool.others(PASSWORD).stream()).toList();
   }
 
   @Override
@@ -102,10 +108,14 @@ class DemoClass implements ApplicationRunner {
     UUID lid = assignments.set(course, lid(marit), dueIn(4));
     UUID bollard = assignments.set(course, bollard(marit), dueIn(11));
     UUID block = assignments.set(course, block(marit), dueIn(18));
-    work.ifAvailable(w ->
-        w.fill(
-            signIn -> Objects.requireNonNull(people.get(signIn)),
-            new DemoWork.Set(lid, bollard, block)));
+    DemoWork.Set set = new DemoWork.Set(lid, bollard, block);
+    work.ifAvailable(w -> w.fill(signIn -> Objects.requireNonNull(people.get(signIn)), set));
+    List<SignedIn> first =
+        PEOPLE.stream()
+            .filter(p -> p.role().equals("student"))
+            .map(p -> Objects.requireNonNull(people.get(p.signIn())))
+            .toList();
+    school.ifAvailable(s -> s.fill(course, maker, first, set, PASSWORD));
   }
 
   private UUID lid(UUID owner) {

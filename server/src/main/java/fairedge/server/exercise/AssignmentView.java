@@ -5,8 +5,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /** An exercise that is set in a class, as the API tells it. */
-public record AssignmentView(UUID id, ExerciseView exercise, @Nullable Instant dueAt) {
+public record AssignmentView(UUID id, UUID course, ExerciseView exercise, @Nullable Instant dueAt) {
   public static AssignmentView of(Assignment a) {
-    return new AssignmentView(a.id(), ExerciseView.of(a.exercise()), a.dueAt());
+    return new AssignmentView(a.id(), a.courseId(), ExerciseView.of(a.exercise()), a.dueAt());
   }
 }

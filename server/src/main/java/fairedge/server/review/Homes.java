@@ -164,6 +164,12 @@ public class Homes {
         stateOf(attempts, returned.orElse(null)),
         attempts.size(),
         attempts.isEmpty() ? null : attempts.getFirst().handedInAt(),
+        attempts.stream()
+            .limit(1)
+            .filter(s -> !s.isOpened())
+            .map(Submission::id)
+            .findFirst()
+            .orElse(null),
         returned.orElse(null));
   }
 

@@ -13,6 +13,7 @@ public record MyWorkView(List<Item> items) {
   /**
    * An exercise that is set and how far it is.
    *
+   * @param takeBack the attempt that waits and can be taken back; null if none can
    * @param answer the last answer that was returned
    */
   public record Item(
@@ -21,6 +22,7 @@ public record MyWorkView(List<Item> items) {
       State state,
       int attempts,
       @Nullable Instant handedInAt,
+      @Nullable UUID takeBack,
       @Nullable Returned answer) {}
 
   /** How far an exercise is. */

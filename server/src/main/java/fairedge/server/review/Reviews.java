@@ -77,7 +77,7 @@ public class Reviews {
 
   /** For those who see what everybody handed in to its class. */
   public ReviewView review(UUID id, SignedIn instructor) {
-    submissions.requireTo(Right.READ_ALL, id, instructor);
+    submissions.opened(submissions.requireTo(Right.READ_ALL, id, instructor));
     Seen seen = seen(id);
     return view(seen, queueOf(id, instructor));
   }

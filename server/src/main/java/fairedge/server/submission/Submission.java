@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param stepId the last step, where it came from the bench
  * @param mesh hash of its bytes
  * @param newest version of the exercise by which its newest report was made
+ * @param isOpened whether somebody who reviews has seen it
  * @param quoted version of the report that its answer quotes; null while none is out
  */
 public record Submission(
@@ -23,6 +24,7 @@ public record Submission(
     byte[] mesh,
     Instant handedInAt,
     int newest,
+    boolean isOpened,
     @Nullable Integer quoted) {
 
   /** Version of the report that is to be shown: an answer that is out keeps its own. */

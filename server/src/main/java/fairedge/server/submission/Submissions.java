@@ -215,6 +215,7 @@ public class Submissions {
             ready.mesh(),
             handedInAt,
             prepared.version(),
+            false,
             null);
     store.insert(submission, key.client(), prepared.check(), prepared.reading());
     store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
@@ -271,6 +272,38 @@ public class Submissions {
   /** Its answer is out from a time on, and quotes the newest report; in the transaction at hand. */
   public void answered(Submission submission, Instant at) {
     store.answered(submission.id(), submission.newest(), at);
+  }
+
+  /** Somebody who reviews has opened it: from now on it can't be taken back. */
+  public void opened(Submission submission) {
+    if (!submission.isOpened()) {
+      store.opened(submission.id(), clock.instant());
+    }
+  }
+
+  /**
+   * Takes back what waits and nobody has opened: it was no attempt.
+   *
+   * @throws Problem if somebody has opened it, or a later one was handed in
+   */
+  public void takeBack(UUID id, SignedIn student) {
+    assignments.requireTo(Right.WORK, requireOf(student, id).assignmentId(), student);
+    transactions.executeWithoutResult(status -> {
+      Submission submission = lock(id);
+      store.lockAttempts(submission.assignmentId(), submission.studentId());
+      if (submission.isOpened() || submission.quoted() != null) {
+        throw Problem.of(
+            Problem.Kind.STALE,
+            "Your instructor is reading it already: it can't be taken back any more.");
+      }
+      if (findAfter(submission).isPresent()) {
+        throw Problem.of(
+            Problem.Kind.STALE, "You have handed in again since: take that back first.");
+      }
+      uploads.forgetOf(id);
+      pictures.forget(List.of(id));
+      store.forget(List.of(id));
+    });
   }
 
   /** Lets go of the reports and pictures that nobody reads any more. */

@@ -323,6 +323,7 @@ class AccessTest {
             .assistant(404),
         line("DELETE", "/api/classes/{course}/people/{person}", null, 401, 404, 404, 404, 204)
             .assistant(404),
+        line("DELETE", "/api/submissions/{id}", null, 401, 409, 404, 404, 404),
         line("POST", "/api/setup", Map.of(), 400, 400, 400, 400, 400),
         line("POST", "/api/slip", Map.of(), 400, 400, 400, 400, 400),
         line("POST", "/api/slip/password", Map.of(), 400, 400, 400, 400, 400),

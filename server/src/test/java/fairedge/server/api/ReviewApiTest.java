@@ -96,6 +96,24 @@ class ReviewApiTest {
   }
 
   /** What was kept by a version that did not know a figure, a measure or a sort of count yet. */
+  /** A slip of the finger is no attempt, as long as nobody has read it. */
+  @Test
+  void handIn_isTakenBack_untilSomebodyHasOpenedIt() {
+    Client amara = Client.signedIn(app, "amara");
+    JsonNode open = Bollard.open(amara, "Fairlead block");
+    String path = "/api/workpieces/" + open.path("id").asString() + "/submissions";
+    String first = amara.post(path, Bollard.move(0)).is(201).json().path("id").asString();
+    Client.signedIn(app, "tobias").delete("/api/submissions/" + first).is(404);
+    amara.delete("/api/submissions/" + first).is(204);
+    amara.delete("/api/submissions/" + first).is(404);
+    JsonNode again = amara.post(path, Bollard.move(0)).is(201).json();
+    assertThat(again.path("attempt").asInt()).as("it was no attempt").isEqualTo(1);
+    String second = again.path("id").asString();
+    Client.signedIn(app, "marit").get("/api/submissions/" + second + "/review").is(200);
+    assertThat(amara.delete("/api/submissions/" + second).is(409).detail())
+        .contains("reading it already");
+  }
+
   @Test
   void reportsAndStepsOfAnotherVersion_areRead() {
     String id = handInLid();

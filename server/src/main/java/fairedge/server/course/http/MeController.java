@@ -5,6 +5,7 @@ import fairedge.server.course.Courses;
 import fairedge.server.platform.SignedIn;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -21,9 +22,15 @@ class MeController {
   }
 
   /**
+   * @param zone by whose clock they live; null: the browser's
    * @param mayTeach whether they may make classes
    */
-  record Me(String name, String signIn, boolean mayTeach, List<Membership> memberships) {}
+  record Me(
+      String name,
+      String signIn,
+      @Nullable String zone,
+      boolean mayTeach,
+      List<Membership> memberships) {}
 
   /**
    * A class and what one is in it.
@@ -41,10 +48,12 @@ class MeController {
   @GetMapping("/api/me")
   Me me(@AuthenticationPrincipal SignedIn account) {
     accounts.seen(account);
+    Accounts.Self self = accounts.self(account);
     return new Me(
         account.name(),
         account.signIn(),
-        accounts.self(account).mayTeach(),
+        self.zone(),
+        self.mayTeach(),
         courses.of(account).stream()
             .map(m ->
                 new Membership(

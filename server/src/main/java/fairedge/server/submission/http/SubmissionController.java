@@ -181,6 +181,13 @@ class SubmissionController {
         .body(new InputStreamResource(file.bytes()));
   }
 
+  /** Takes back what was handed in, while nobody has opened it. */
+  @DeleteMapping("/submissions/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeBack(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    submissions.takeBack(id, student);
+  }
+
   @DeleteMapping("/uploads/{id}")
   UploadView cancel(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
     return uploads.cancel(id, student);

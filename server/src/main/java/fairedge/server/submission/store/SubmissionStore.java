@@ -169,6 +169,14 @@ public class SubmissionStore {
         .execute();
   }
 
+  /** Somebody who reviews has seen it; the first time counts. */
+  public void opened(UUID id, Instant at) {
+    db.update(SUBMISSION)
+        .set(SUBMISSION.OPENED_AT, at.atOffset(ZoneOffset.UTC))
+        .where(SUBMISSION.ID.eq(id), SUBMISSION.OPENED_AT.isNull())
+        .execute();
+  }
+
   /** Its answer is out from a time on, and quotes a report. */
   public void answered(UUID id, int quoted, Instant at) {
     db.update(SUBMISSION)
@@ -368,6 +376,7 @@ public class SubmissionStore {
         r.getMesh(),
         r.getHandedInAt().toInstant(),
         r.getReportVersion(),
+        r.getOpenedAt() != null,
         r.getQuotedVersion());
   }
 }

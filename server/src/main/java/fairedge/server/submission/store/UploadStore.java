@@ -297,6 +297,17 @@ public class UploadStore {
         .execute();
   }
 
+  /** The file of a submission is one of nothing any more. */
+  public void forgetOf(UUID submission) {
+    db.update(BUNDLED)
+        .setNull(BUNDLED.UPLOAD_ID)
+        .where(
+            BUNDLED.UPLOAD_ID.in(
+                select(UPLOAD.ID).from(UPLOAD).where(UPLOAD.SUBMISSION_ID.eq(submission))))
+        .execute();
+    db.deleteFrom(UPLOAD).where(UPLOAD.SUBMISSION_ID.eq(submission)).execute();
+  }
+
   /** Lets go of all files of a student for several assignments, however far they are. */
   @Transactional
   public void forget(UUID student, Collection<UUID> assignments) {
