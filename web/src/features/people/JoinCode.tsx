@@ -115,9 +115,9 @@ function AskForCode(props: {
 export function Way(props: { title: string; about: string; children: React.ReactNode }) {
   return (
     <section aria-label={props.title} className="space-y-2 px-4 py-3">
-      <h2 className="flex items-baseline gap-2 text-[15px] font-semibold">
+      <h2 className="flex items-baseline gap-2 text-[15px] font-semibold whitespace-nowrap">
         {props.title}
-        <span className="text-[13px] font-normal text-ink2">{props.about}</span>
+        <span className="condensed truncate text-[13px] font-normal text-ink2">{props.about}</span>
       </h2>
       {props.children}
     </section>

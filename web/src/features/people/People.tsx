@@ -106,7 +106,7 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
       <div className="flex min-h-0 flex-1 max-lg:flex-col">
         <div className="flex min-h-0 w-[576px] shrink-0 flex-col border-r border-ink max-lg:w-full max-lg:border-r-0">
           {mayChange && (
-            <div className="grid grid-cols-[236px_1fr] divide-x divide-rule border-b border-ink max-sm:grid-cols-1 max-sm:divide-x-0">
+            <div className="grid grid-cols-[246px_1fr] divide-x divide-rule border-b border-ink max-sm:grid-cols-1 max-sm:divide-x-0">
               <JoinCode data={data} control={control} />
               <OneByOne data={data} control={control} />
             </div>

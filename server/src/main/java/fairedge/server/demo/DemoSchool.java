@@ -46,6 +46,7 @@ import org.springframework.stereotype.Component;
 class DemoSchool {
   private static final View FRONT = new View.Perspective(new Vec3(900, -1400, 700));
   private static final View ABOVE = new View.Parallel(new Vec3(0, 0, -1));
+  private static final Duration SEEN = Duration.ofHours(5);
   private static final Duration SPRING = Duration.ofDays(190);
 
   private static final List<String> AUTUMN =
@@ -144,6 +145,13 @@ class DemoSchool {
     GroupView tuesday = people.addGroup(autumn, "Tuesday", marit);
     GroupView thursday = people.addGroup(autumn, "Thursday", marit);
     for (int i = 0; i < all.size(); i++) {
+      SignedIn student = all.get(i);
+      Clocks.ago(
+          SEEN.multipliedBy(i + 1L),
+          () -> {
+            accounts.seen(student);
+            return student;
+          });
       people.setGroup(autumn, all.get(i).id(), (i % 2 == 0 ? tuesday : thursday).id(), marit);
     }
     joining.renew(autumn, today().plusDays(40), 24, marit);

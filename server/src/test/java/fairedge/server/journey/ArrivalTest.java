@@ -68,7 +68,6 @@ class ArrivalTest {
     instructor.leaveDialog("Make the group");
     bringRoster();
     expectOpen(instructor, "people");
-    instructor.picture("people");
 
     student.open("/join/" + words.replace(' ', '-'));
     student.press("Look it up");
