@@ -312,6 +312,8 @@ export const api = {
     (await request('POST', `/classes/${course}/slips`, { people })).blob(),
   addGroup: (course: string, name: string) =>
     json<Schemas['GroupView']>('POST', `/classes/${course}/groups`, { name }),
+  renameGroup: (course: string, group: string, name: string) =>
+    nothing('PUT', `/classes/${course}/groups/${group}`, { name }),
   removeGroup: (course: string, group: string) =>
     nothing('DELETE', `/classes/${course}/groups/${group}`),
   setGroup: (course: string, person: string, group: string | null) =>

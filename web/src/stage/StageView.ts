@@ -1,15 +1,12 @@
 import {
   BufferGeometry,
   Color,
-  DoubleSide,
-  GLSL3,
   LineBasicMaterial,
   LineSegments,
   Matrix4,
   Mesh,
   Raycaster,
   Scene,
-  ShaderMaterial,
   Vector2,
   Vector3,
   WebGLRenderer,
@@ -17,22 +14,22 @@ import {
 } from 'three';
 import type { MeshBuffers, Point } from '../mesh/MeshBuffers';
 import type { Surface } from '../mesh/surface';
+import { Emphasis } from './Emphasis';
 import { Eye } from './Eye';
 import { ModelGeometry } from './ModelGeometry';
-import { fatLines, setLines } from './fatLines';
+import { fatLines, INK, setLines } from './fatLines';
 import type { Lens, LensPicture } from './lenses';
 import { Solid } from './Solid';
 import { SmoothSurface } from './SmoothSurface';
 import { ToneLayers } from './ToneLayers';
 import { TracingSheet } from './TracingSheet';
-import { hatchMaterial } from './clay';
 import { graticuleMaterial } from './graticule';
 
 const MERGE_AFTER_MS = 400;
 /** Mean lengths on screen at which edges begin to show, and show in full. */
 const FAINT_EDGES = 1.2;
 const FULL_EDGES = 5;
-const INK = '#10283a';
+
 /**
  * The scene of one mesh view: draws on demand only, turns, pans, zooms, projects and picks. Holds all
  * three.js objects and frees them; React sees numbers only.
@@ -48,34 +45,12 @@ export class StageView extends Eye {
   );
   private readonly outline = fatLines(INK, 2, 0);
   private readonly graticule = new Mesh(new BufferGeometry(), graticuleMaterial());
-  private readonly lit = new Mesh(
-    new BufferGeometry(),
-    new ShaderMaterial({
-      glslVersion: GLSL3,
-      transparent: true,
-      depthWrite: false,
-      side: DoubleSide,
-      polygonOffset: true,
-      polygonOffsetFactor: 0.5,
-      polygonOffsetUnits: 0.5,
-      vertexShader:
-        'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
-      fragmentShader: 'out vec4 c; void main() { c = vec4(0.976, 0.984, 0.984, 0.62); }',
-    }),
-  );
-  /** Chosen faces, hatched as on a chart; the lines stand still while the model turns. */
-  private readonly hatched = new Mesh(new BufferGeometry(), hatchMaterial());
-  /** Chosen edges, a double line. */
-  private readonly doubled = [fatLines(INK, 6.4, 3), fatLines('#f9fbfb', 3.2, 4)] as const;
-  /** The border of a region of chosen faces. */
-  private readonly regionBorder = fatLines(INK, 2.6, 3);
+  private readonly emphasis = new Emphasis();
   private readonly behind = new LineSegments(
     new BufferGeometry(),
     new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.3, depthTest: false }),
   );
   private readonly sheet = new TracingSheet();
-  /** From where the sheet is looked at squarely: the direction, and what is upwards on it. */
-  private sheetSight = { towards: new Vector3(0, 1, 0), up: new Vector3(0, 0, 1) };
   private readonly smooth = new SmoothSurface();
   /** What the lens shows. */
   private readonly tones = new ToneLayers();
@@ -83,8 +58,6 @@ export class StageView extends Eye {
   private surface: Surface | null = null;
   private isStriped = false;
   hiddenFaces: ReadonlySet<number> = new Set();
-  /** Sides of what is lit, ink over a paper casing. */
-  private readonly litSides = [fatLines('#f9fbfb', 5.6, 1), fatLines(INK, 2.4, 2)] as const;
   private frame = 0;
   private merging: ReturnType<typeof setTimeout> | undefined;
   private readonly listeners = new Set<() => void>();
@@ -100,11 +73,9 @@ export class StageView extends Eye {
     this.graticule.renderOrder = -2;
     this.scene.add(this.graticule, this.solid.group, this.smooth.group);
     this.scene.add(this.sheet.mesh, this.tones.group);
-    this.scene.add(this.lit, this.hatched, this.edges, this.behind);
-    this.scene.add(this.outline, ...this.litSides, this.regionBorder, ...this.doubled);
+    this.scene.add(this.emphasis.group, this.edges, this.behind, this.outline);
     this.behind.visible = false;
     this.behind.frustumCulled = false;
-    this.hatched.renderOrder = 1;
     this.resizing = new ResizeObserver(() => this.resize());
     this.resizing.observe(host);
     this.resize();
@@ -120,18 +91,9 @@ export class StageView extends Eye {
     this.solid.dispose();
     this.smooth.dispose();
     this.tones.dispose();
+    this.emphasis.dispose();
     this.sheet.dispose();
-    for (const thing of [
-      this.edges,
-      this.outline,
-      this.graticule,
-      this.lit,
-      this.hatched,
-      this.behind,
-      ...this.litSides,
-      this.regionBorder,
-      ...this.doubled,
-    ]) {
+    for (const thing of [this.edges, this.outline, this.graticule, this.behind]) {
       thing.geometry.dispose();
       (thing.material as { dispose(): void }).dispose();
     }
@@ -214,9 +176,8 @@ export class StageView extends Eye {
     this.reframe(Math.max(1, clientWidth), Math.max(1, clientHeight));
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
     this.renderer.setSize(this.width, this.height);
-    for (const lines of [this.outline, this.regionBorder, ...this.litSides, ...this.doubled]) {
-      lines.material.resolution.set(this.width, this.height);
-    }
+    this.outline.material.resolution.set(this.width, this.height);
+    this.emphasis.resize(this.width, this.height);
     this.tones.resize(this.width, this.height);
     this.changed();
   }
@@ -244,7 +205,7 @@ export class StageView extends Eye {
     this.model.wash(lens);
     this.showLayers();
     this.mergeLater();
-    this.lightOnly([]);
+    this.emphasis.light(this.model, [], []);
     if (first) this.fit();
     this.changed();
   }
@@ -270,34 +231,20 @@ export class StageView extends Eye {
 
   /** Lights the faces of a ring up, and its two sides; not the edges that it crosses. */
   light(faces: readonly number[], crossed: readonly number[] = []) {
-    this.lightOnly(faces, crossed);
+    this.emphasis.light(this.model, faces, crossed);
     this.changed();
-  }
-
-  private lightOnly(faces: readonly number[], crossed: readonly number[] = []) {
-    this.lit.geometry.dispose();
-    this.lit.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
-    const sides = this.model?.sidesOf(faces, crossed) ?? new Float32Array();
-    for (const lines of this.litSides) setLines(lines, sides);
   }
 
   /** Marks chosen faces and edges. */
   choose(faces: readonly number[], edges: readonly number[]) {
-    this.hatched.geometry.dispose();
-    this.hatched.geometry = this.model ? this.model.facesOnly(faces) : new BufferGeometry();
-    setLines(this.regionBorder, this.model?.borderOf(faces) ?? new Float32Array());
-    const lines = this.model?.linesOf(edges) ?? new Float32Array();
-    for (const line of this.doubled) setLines(line, lines);
+    this.emphasis.choose(this.model, faces, edges);
     this.changed();
   }
 
   /** Puts a picture behind the model, square to the view as it is now; null takes it away. */
   setSheet(picture: ImageBitmap | null) {
     this.sheet.show(picture);
-    this.sheetSight = {
-      towards: this.controls.target.clone().sub(this.camera.position).normalize(),
-      up: new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1),
-    };
+    this.sheet.face(this.camera, this.controls.target);
     this.changed();
   }
 
@@ -308,15 +255,7 @@ export class StageView extends Eye {
    */
   laySheet(width: number, across: number, upwards: number, opacity: number) {
     if (!this.model) return;
-    const { towards, up } = this.sheetSight;
-    const right = new Vector3().crossVectors(towards, up).normalize();
-    const middle = this.model.centre
-      .clone()
-      .addScaledVector(towards, this.model.radius * 1.02)
-      .addScaledVector(right, across)
-      .addScaledVector(up, upwards);
-    const eye = middle.clone().sub(towards);
-    this.sheet.place(middle, eye, up, width, opacity);
+    this.sheet.lay(this.model, width, { across, upwards }, opacity);
     this.changed();
   }
 

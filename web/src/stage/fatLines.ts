@@ -2,6 +2,7 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 
+export const INK = '#10283a';
 const NEARER = '2.5e-5';
 
 /** Lines of an even width on the screen. */

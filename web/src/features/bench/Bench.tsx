@@ -14,7 +14,7 @@ import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { BenchHead } from './BenchHead';
 import { BenchWake } from './BenchWake';
-import { Brief } from './Brief';
+import { Brief, BriefBeside, type BriefPlace } from './Brief';
 import { ChooseBar } from './ChooseBar';
 import { CommandFinder } from './CommandFinder';
 import { commandsOf, keysOf, type Deeds } from './commands';
@@ -72,7 +72,7 @@ function OpenBench(
   const cut = usePendingCut(open, control, stage, chosen);
   const { tool, hand, pending, preview } = cut;
   const [finding, setFinding] = useAddressed('finding');
-  const [briefOpen, setBriefOpen] = useState(state.steps.length === 0);
+  const [brief, setBrief] = useState<BriefPlace>(state.steps.length === 0 ? 'over' : null);
   const [dialog, setDialog] = useState<'keys' | 'find' | null>(null);
 
   useEffect(() => {
@@ -125,7 +125,7 @@ function OpenBench(
       stage?.flyTo(next.place);
     },
     nextDivision: cut.nextDivision,
-    openBrief: () => setBriefOpen(true),
+    openBrief: () => setBrief(brief ? null : 'over'),
     openKeys: () => setDialog('keys'),
     openFinder: () => setDialog('find'),
   };
@@ -170,6 +170,7 @@ function OpenBench(
           pending={pending ? itemOf(tool).name : null}
           chosen={finding}
           onChoose={choose}
+          head={<BriefBeside task={task} place={brief} onPlace={setBrief} />}
         />
         <div className="flex min-w-0 flex-1 flex-col">
           <div className="relative min-h-0 flex-1">
@@ -257,7 +258,7 @@ function OpenBench(
       >
         <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
       </Dock>
-      <Brief task={task} open={briefOpen} onClose={() => setBriefOpen(false)} />
+      <Brief task={task} place={brief} onPlace={setBrief} />
       <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
       <CommandFinder
         commands={commandsOf(deeds, chosen)}

@@ -3,27 +3,63 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { whenText } from '../../ui/time';
 
+type Task = Schemas['TaskView'];
+
+/** Where the brief lies: over the bench, beside the model, or nowhere. */
+export type BriefPlace = 'over' | 'beside' | null;
+
 interface Props {
-  task: Schemas['TaskView'];
-  open: boolean;
-  onClose: () => void;
+  task: Task;
+  place: BriefPlace;
+  onPlace: (place: BriefPlace) => void;
 }
 
-/** What is asked for. */
-export function Brief({ task, open, onClose }: Props) {
+/** What is asked for, before one begins. */
+export function Brief({ task, place, onPlace }: Props) {
   return (
-    <Dialog title={task.title} open={open} onClose={onClose}>
+    <Dialog title={task.title} open={place === 'over'} onClose={() => onPlace(null)}>
+      <BriefText task={task} />
+      <div className="mt-4 flex gap-2">
+        <Button look="main" onClick={() => onPlace(null)}>
+          To the bench
+        </Button>
+        <Button onClick={() => onPlace('beside')}>Lay it beside the model</Button>
+      </div>
+    </Dialog>
+  );
+}
+
+/** The same, to read while one cuts. */
+export function BriefBeside({ task, place, onPlace }: Props) {
+  if (place !== 'beside') return null;
+  return (
+    <section
+      aria-label="Brief"
+      tabIndex={0}
+      className="condensed thin-scroll max-h-[40%] shrink-0 overflow-y-auto border-b border-rule bg-sheet px-3 py-2.5"
+    >
+      <h2 className="mb-1 flex items-center justify-between text-[15px] font-semibold">
+        Brief
+        <Button size="small" className="px-2" onClick={() => onPlace(null)}>
+          Put away
+        </Button>
+      </h2>
+      <BriefText task={task} />
+    </section>
+  );
+}
+
+function BriefText({ task }: { task: Task }) {
+  return (
+    <>
       {task.brief.split('\n\n').map((p) => (
-        <p key={p} className="mb-3">
+        <p key={p} className="mb-2">
           {p}
         </p>
       ))}
-      <p className="mb-4 text-ink2">
+      <p className="text-ink2">
         What counts: {task.profile}.{task.dueAt && ` Due ${whenText(task.dueAt)}.`}
       </p>
-      <Button look="main" onClick={onClose}>
-        To the bench
-      </Button>
-    </Dialog>
+    </>
   );
 }

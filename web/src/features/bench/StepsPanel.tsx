@@ -1,5 +1,5 @@
 import { counted, numberText } from '../../ui/time';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, type ReactNode } from 'react';
 import type { Finding, Workpiece } from '../../api/client';
 import { CardLink } from '../../trade/CardLink';
 import { FindingMark } from '../../trade/FindingMark';
@@ -19,16 +19,19 @@ interface Props {
   pending: string | null;
   chosen: string | null;
   onChoose: (finding: Finding) => void;
+  /** What lies above the check. */
+  head?: ReactNode;
 }
 
 /** What the check says of the mesh as it is, and the steps that made it so. */
-export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain }: Props) {
+export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain, head }: Props) {
   const { check, steps } = state;
   return (
     <nav
       aria-label="Check and steps"
       className="flex w-[224px] shrink-0 flex-col overflow-hidden border-r border-rule"
     >
+      {head}
       <div className="border-b border-rule px-3 py-2.5">
         <p className="condensed text-[13px] text-ink2">
           {steps.length === 0 ? 'Check of the starter' : `Check, after step ${steps.length}`}

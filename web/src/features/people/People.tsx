@@ -8,6 +8,7 @@ import { Refusal } from '../../ui/TextField';
 import { useAddressed } from '../../ui/useAddressed';
 import { Audit } from './Audit';
 import { ClassForm } from './ClassForm';
+import { Groups } from './Groups';
 import { JoinCode, Way } from './JoinCode';
 import { OneByOne } from './OneByOne';
 import { PersonActions } from './PersonActions';
@@ -26,7 +27,9 @@ export function People({ course }: { course: string }) {
 }
 
 function OpenPeople({ data, control }: { data: PeopleData; control: PeopleControl }) {
-  const [group, setGroup] = useAddressed('group');
+  const [asked, setGroup] = useAddressed('group');
+  // A group that was dissolved may still stand in somebody's address.
+  const group = data.groups.some((g) => g.id === asked) ? asked : null;
   const [open, setOpen] = useState<string | null>(null);
   const [roster, setRoster] = useState(false);
   const [dialog, setDialog] = useState<'class' | 'group' | 'audit' | null>(null);
@@ -56,7 +59,7 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
         <GroupFilter data={data} here={here} group={group} onGroup={setGroup} />
         {mayChange && (
           <Button size="small" onClick={() => setDialog('group')}>
-            New group
+            Groups
           </Button>
         )}
         <span className="ml-auto flex gap-1.5">
@@ -163,8 +166,8 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
       <Dialog title="The class" open={dialog === 'class'} onClose={() => setDialog(null)}>
         <ClassSettings data={data} control={control} onDone={() => setDialog(null)} />
       </Dialog>
-      <Dialog title="A new group" open={dialog === 'group'} onClose={() => setDialog(null)}>
-        <NewGroup data={data} control={control} onDone={() => setDialog(null)} />
+      <Dialog title="Groups" open={dialog === 'group'} onClose={() => setDialog(null)}>
+        <Groups data={data} control={control} />
       </Dialog>
       <Dialog title="What was done" open={dialog === 'audit'} onClose={() => setDialog(null)}>
         <Audit course={data.id} />
@@ -339,37 +342,5 @@ function ClassSettings(props: { data: PeopleData; control: PeopleControl; onDone
         </span>
       </div>
     </div>
-  );
-}
-
-function NewGroup(props: { data: PeopleData; control: PeopleControl; onDone: () => void }) {
-  const [name, setName] = useState('');
-  return (
-    <form
-      className="space-y-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void props.control
-          .change(() => api.addGroup(props.data.id, name))
-          .then((done) => done && props.onDone());
-      }}
-    >
-      <input
-        aria-label="Name of the group"
-        placeholder="Tuesday"
-        autoFocus
-        value={name}
-        className="h-8 w-full rounded-ctl border border-ctl bg-sheet px-2.5"
-        onChange={(e) => setName(e.target.value)}
-      />
-      <Button
-        type="submit"
-        look="main"
-        disabled={!name.trim()}
-        title={name.trim() ? undefined : 'Type a name first'}
-      >
-        Make the group
-      </Button>
-    </form>
   );
 }

@@ -28,8 +28,7 @@ public class MeshFiles {
   public byte[] keep(Mesh mesh) {
     byte[] bytes = MeshBytes.write(mesh);
     byte[] hash = hashOf(bytes);
-    store.insertIfNew(
-        hash, compressed(bytes), mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
+    store.keep(hash, compressed(bytes), mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
     return hash;
   }
 

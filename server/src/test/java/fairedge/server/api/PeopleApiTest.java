@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.server.account.SetUp;
 import fairedge.server.course.Role;
+import fairedge.server.platform.Cleaning;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
@@ -14,6 +15,8 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -554,6 +557,17 @@ class PeopleApiTest {
               full.rows("select name, address, password_hash from account where id = '" + id + "'"))
           .containsExactly(java.util.Arrays.asList("Somebody who was erased", null, null));
       assertThat(teacher.get("/api/desk").is(200).json().path("rows")).isEmpty();
+
+      // The meshes, too: a day later, and only those that nobody else has.
+      Cleaning meshes = demo.bean("oldMeshes", Cleaning.class);
+      assertThat(meshes.clean(Instant.now())).isZero();
+      assertThat(meshes.clean(Instant.now().plus(Duration.ofDays(2)))).isPositive();
+      assertThat(
+              full.value(
+                  "select count(*) from mesh_content where sha256 not in (select starter from"
+                      + " exercise)"))
+          .isEqualTo("0");
+      Bollard.open(Client.signedIn(demo, "ines"), "Mooring bollard");
     }
   }
 

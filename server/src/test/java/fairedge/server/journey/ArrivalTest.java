@@ -63,9 +63,7 @@ class ArrivalTest {
     instructor.press("Make a join code");
     instructor.press("Make the code");
     String words = instructor.see("join-code").getText();
-    instructor.press("New group");
-    instructor.write("Name of the group", "Tuesday");
-    instructor.leaveDialog("Make the group");
+    makeGroups();
     bringRoster();
     expectOpen(instructor, "people");
 
@@ -78,7 +76,11 @@ class ArrivalTest {
     student.see(By.xpath("//h1[.='My work']"));
     student.open("/practice");
     student.click("button:has(img[src*='fairlead-block'])");
-    student.leaveDialog("To the bench");
+    student.leaveDialog("Lay it beside the model");
+    student.see(By.cssSelector("section[aria-label='Brief']"));
+    expectOpen(student, "bench with the brief beside");
+    student.press("Put away");
+    student.seeNone("section[aria-label='Brief']");
     student.see("face-count");
     student.open("/account");
     student.see(By.xpath("//h1[.='Your account']"));
@@ -91,6 +93,27 @@ class ArrivalTest {
     instructor.await(() -> instructor.count("tr[data-person='lea.brandvik'] span") == 0);
     assertThat(instructor.complaints()).isEmpty();
     assertThat(student.complaints()).isEmpty();
+  }
+
+  /** Two groups: one that stays under a better name, and one too many. */
+  private void makeGroups() {
+    instructor.press("Groups");
+    instructor.write("Name of the group", "Tue");
+    instructor.press("Make the group");
+    instructor.write("Name of Tue", "Tuesday");
+    instructor.press("Rename");
+    instructor.see(By.cssSelector("input[aria-label='Name of Tuesday']"));
+    instructor.write("Name of the group", "Sunday");
+    instructor.press("Make the group");
+    instructor.see(By.cssSelector("input[aria-label='Name of Sunday']"));
+    instructor
+        .see(By.xpath("//li[.//input[@aria-label='Name of Sunday']]//button[.='Dissolve']"))
+        .click();
+    expectOpen(instructor, "groups");
+    instructor.press("Dissolve Sunday");
+    instructor.seeNone("input[aria-label='Name of Sunday']");
+    instructor.type(Keys.ESCAPE);
+    instructor.seeNone("[role=dialog]");
   }
 
   private void bringRoster() throws IOException {

@@ -91,7 +91,7 @@ final class Browser implements AutoCloseable {
     seeNone("[data-testid='" + testId + "']");
   }
 
-  private void seeNone(String selector) {
+  void seeNone(String selector) {
     patiently().until(d -> driver.findElements(By.cssSelector(selector)).isEmpty());
   }
 

@@ -26,6 +26,7 @@ import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;
 import fairedge.server.bench.Owner;
 import fairedge.server.bench.StepView;
+import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -47,7 +48,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Workpieces and their trees of steps. */
 @Repository
-public class WorkpieceStore {
+public class WorkpieceStore implements MeshHolder {
   private final DSLContext db;
   private final Json json;
 
@@ -435,5 +436,13 @@ public class WorkpieceStore {
         .where(wanted)
         .orderBy(STEP.NUMBER)
         .fetch();
+  }
+
+  @Override
+  public List<byte[]> needed(List<byte[]> hashes) {
+    return db.selectDistinct(SNAPSHOT.MESH)
+        .from(SNAPSHOT)
+        .where(SNAPSHOT.MESH.in(hashes))
+        .fetch(SNAPSHOT.MESH);
   }
 }

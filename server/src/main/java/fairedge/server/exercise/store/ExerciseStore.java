@@ -9,9 +9,11 @@ import fairedge.json.ProfileView;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
 import fairedge.schema.generated.tables.records.ExerciseVersionRecord;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.Condition;
@@ -21,7 +23,7 @@ import org.springframework.stereotype.Repository;
 
 /** Exercises and their versions. */
 @Repository
-public class ExerciseStore {
+public class ExerciseStore implements MeshHolder {
   /** Of the versions of an exercise the one that holds. */
   static final Condition NEWEST =
       EXERCISE_VERSION
@@ -105,5 +107,13 @@ public class ExerciseStore {
         v.getBrief(),
         own == null ? Profile.named(v.getProfile()) : json.read(own, ProfileView.class).profile(),
         json.read(v.getWanted(), Wanted.class));
+  }
+
+  @Override
+  public List<byte[]> needed(List<byte[]> hashes) {
+    return db.selectDistinct(EXERCISE.STARTER)
+        .from(EXERCISE)
+        .where(EXERCISE.STARTER.in(hashes))
+        .fetch(EXERCISE.STARTER);
   }
 }

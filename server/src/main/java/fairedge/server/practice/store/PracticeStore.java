@@ -5,6 +5,7 @@ import static org.jooq.impl.DSL.inline;
 
 import fairedge.core.format.Meant;
 import fairedge.schema.generated.tables.records.PracticeRecord;
+import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Json;
 import fairedge.server.practice.Practice;
@@ -28,7 +29,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Practice pieces. */
 @Repository
-public class PracticeStore {
+public class PracticeStore implements MeshHolder {
   /** All but the picture. */
   private static final SelectField<?>[] TOLD = {
     PRACTICE.ID,
@@ -233,5 +234,13 @@ public class PracticeStore {
         r.get(PRACTICE.PROFILE),
         r.get(PRACTICE.BEGUN_AT).toInstant(),
         putAway == null ? null : putAway.toInstant());
+  }
+
+  @Override
+  public List<byte[]> needed(List<byte[]> hashes) {
+    return db.selectDistinct(PRACTICE.STARTER)
+        .from(PRACTICE)
+        .where(PRACTICE.STARTER.in(hashes))
+        .fetch(PRACTICE.STARTER);
   }
 }

@@ -17,6 +17,7 @@ import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
 import fairedge.schema.generated.tables.records.SubmissionRecord;
 import fairedge.schema.generated.tables.records.SubmissionReportRecord;
+import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.Against;
 import fairedge.server.submission.HandedIn.ReadingView;
@@ -39,7 +40,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 @Repository
-public class SubmissionStore {
+public class SubmissionStore implements MeshHolder {
   /** Of the reports of a submission the one that was made last. */
   private static final Condition NEWEST =
       SUBMISSION_REPORT
@@ -378,5 +379,13 @@ public class SubmissionStore {
         r.getReportVersion(),
         r.getOpenedAt() != null,
         r.getQuotedVersion());
+  }
+
+  @Override
+  public List<byte[]> needed(List<byte[]> hashes) {
+    return db.selectDistinct(SUBMISSION.MESH)
+        .from(SUBMISSION)
+        .where(SUBMISSION.MESH.in(hashes))
+        .fetch(SUBMISSION.MESH);
   }
 }
