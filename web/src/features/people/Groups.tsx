@@ -95,7 +95,7 @@ function NameField(props: { label: string; value: string; onChange: (value: stri
   return (
     <input
       aria-label={props.label}
-      placeholder="Tuesday"
+      placeholder="Another group"
       maxLength={60}
       value={props.value}
       className="h-8 min-w-0 flex-1 rounded-ctl border border-ctl bg-sheet px-2.5"
