@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
-import { Button } from '../../ui/Button';
-import { Refusal, TextField } from '../../ui/TextField';
+import { TextField } from '../../ui/TextField';
 import { Entry } from './Entry';
+import { Going } from './Going';
 import { NewAccountFields, isFilled, type NewAccount } from './NewAccountFields';
 import { BackToSignIn } from './Slip';
 import { useEntering } from './useEntering';
@@ -14,10 +14,10 @@ export function Join({ given }: { given: string }) {
   const [words, setWords] = useState(given);
   const [who, setWho] = useState<NewAccount>({ name: '', signIn: '', password: '' });
   const [invitation, setInvitation] = useState<Schemas['Invitation'] | null>(null);
-  const { problem, busy, attempt, enter } = useEntering();
+  const entering = useEntering();
   const { data: session } = useQuery(queries.session());
   const look = () =>
-    void attempt(async () => {
+    void entering.attempt(async () => {
       setInvitation(await api.invitation(words));
     });
   if (!invitation) {
@@ -31,16 +31,9 @@ export function Join({ given }: { given: string }) {
           autoFocus
           placeholder="kelp lantern stern"
         />
-        {problem && <Refusal>{problem}</Refusal>}
-        <Button
-          type="submit"
-          look="main"
-          size="tall"
-          disabled={busy || !words}
-          title={words ? undefined : 'Type the three words first'}
-        >
+        <Going entering={entering} missing={words ? null : 'Type the three words first'}>
           Look it up
-        </Button>
+        </Going>
         {!session?.name && <BackToSignIn />}
       </Entry>
     );
@@ -56,11 +49,10 @@ export function Join({ given }: { given: string }) {
   );
   if (session?.name) {
     return (
-      <Entry about={about} onSubmit={() => void enter(() => api.join(words), '/')}>
-        {problem && <Refusal>{problem}</Refusal>}
-        <Button type="submit" look="main" size="tall" disabled={busy}>
+      <Entry about={about} onSubmit={() => void entering.enter(() => api.join(words), '/')}>
+        <Going entering={entering} missing={null}>
           Join {invitation.course}
-        </Button>
+        </Going>
       </Entry>
     );
   }
@@ -68,20 +60,16 @@ export function Join({ given }: { given: string }) {
     <Entry
       about={about}
       onSubmit={() =>
-        void enter(() => api.joinAsNewcomer(words, who.name, who.signIn, who.password), '/')
+        void entering.enter(
+          () => api.joinAsNewcomer(words, who.name, who.signIn, who.password),
+          '/',
+        )
       }
     >
       <NewAccountFields value={who} onChange={setWho} autoFocus />
-      {problem && <Refusal>{problem}</Refusal>}
-      <Button
-        type="submit"
-        look="main"
-        size="tall"
-        disabled={busy || !isFilled(who)}
-        title={isFilled(who) ? undefined : 'Fill in all three fields first'}
-      >
+      <Going entering={entering} missing={isFilled(who) ? null : 'Fill in all three fields first'}>
         Join
-      </Button>
+      </Going>
       <BackToSignIn />
     </Entry>
   );

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { api } from '../../api/client';
-import { Button } from '../../ui/Button';
-import { Refusal, TextField } from '../../ui/TextField';
+import { TextField } from '../../ui/TextField';
 import { Entry } from './Entry';
+import { Going } from './Going';
 import { NewAccountFields, isFilled, type NewAccount } from './NewAccountFields';
 import { useEntering } from './useEntering';
 
@@ -10,13 +10,16 @@ import { useEntering } from './useEntering';
 export function SetUp() {
   const [code, setCode] = useState('');
   const [who, setWho] = useState<NewAccount>({ name: '', signIn: '', password: '' });
-  const { problem, busy, enter } = useEntering();
+  const entering = useEntering();
   const ready = code !== '' && isFilled(who);
   return (
     <Entry
       about="This server has no instructor yet. Make the first one: you."
       onSubmit={() =>
-        void enter(() => api.setUp(code, who.name, who.signIn, who.password), '/classes/new')
+        void entering.enter(
+          () => api.setUp(code, who.name, who.signIn, who.password),
+          '/classes/new',
+        )
       }
     >
       <TextField
@@ -28,16 +31,9 @@ export function SetUp() {
         hint="Told where the server was started; good for an hour."
       />
       <NewAccountFields value={who} onChange={setWho} />
-      {problem && <Refusal>{problem}</Refusal>}
-      <Button
-        type="submit"
-        look="main"
-        size="tall"
-        disabled={busy || !ready}
-        title={ready ? undefined : 'Fill in all four fields first'}
-      >
+      <Going entering={entering} missing={ready ? null : 'Fill in all four fields first'}>
         Begin
-      </Button>
+      </Going>
     </Entry>
   );
 }

@@ -5,14 +5,15 @@ import { api, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
-import { Refusal, TextField } from '../../ui/TextField';
+import { TextField } from '../../ui/TextField';
 import { Entry } from './Entry';
+import { Going } from './Going';
 import { useEntering } from './useEntering';
 
 export function SignIn() {
   const [signIn, setSignIn] = useState('');
   const [password, setPassword] = useState('');
-  const { problem, busy, enter } = useEntering();
+  const entering = useEntering();
   const state = useLocation().state as { from?: string } | null;
   const { data: people } = useQuery(queries.demoPeople());
   const { data: session } = useQuery(queries.session());
@@ -22,13 +23,13 @@ export function SignIn() {
   return (
     <Entry
       about="Cut polygon meshes, have them read with care."
-      onSubmit={() => void enter(() => api.signIn(signIn, password), to)}
+      onSubmit={() => void entering.enter(() => api.signIn(signIn, password), to)}
       aside={
         people &&
         people.length > 0 && (
           <Demo
             people={people}
-            onEnter={(p) => void enter(() => api.signIn(p.signIn, p.password), to)}
+            onEnter={(p) => void entering.enter(() => api.signIn(p.signIn, p.password), to)}
           />
         )
       }
@@ -41,16 +42,12 @@ export function SignIn() {
         onChange={setPassword}
         autoComplete="current-password"
       />
-      {problem && <Refusal>{problem}</Refusal>}
-      <Button
-        type="submit"
-        look="main"
-        size="tall"
-        disabled={busy || !signIn || !password}
-        title={signIn && password ? undefined : 'Type your sign-in and password first'}
+      <Going
+        entering={entering}
+        missing={signIn && password ? null : 'Type your sign-in and password first'}
       >
         Sign in
-      </Button>
+      </Going>
       <p className="border-t border-rule pt-4 text-ink2">
         New here?{' '}
         <Link className="font-medium text-ink underline" to="/slip">

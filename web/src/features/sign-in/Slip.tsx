@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, type Schemas } from '../../api/client';
-import { Button } from '../../ui/Button';
-import { Refusal, TextField } from '../../ui/TextField';
+import { TextField } from '../../ui/TextField';
 import { Entry } from './Entry';
+import { Going } from './Going';
 import { useEntering } from './useEntering';
 
 /** A sign-in slip: its code, then a password of one's own. */
@@ -11,9 +11,9 @@ export function Slip() {
   const [code, setCode] = useState('');
   const [password, setPassword] = useState('');
   const [whose, setWhose] = useState<Schemas['SlipView'] | null>(null);
-  const { problem, busy, attempt, enter } = useEntering();
+  const entering = useEntering();
   const look = () =>
-    void attempt(async () => {
+    void entering.attempt(async () => {
       setWhose(await api.slip(code));
     });
   if (!whose) {
@@ -27,16 +27,9 @@ export function Slip() {
           autoFocus
           placeholder="K7MQ-4XRT-9HPW"
         />
-        {problem && <Refusal>{problem}</Refusal>}
-        <Button
-          type="submit"
-          look="main"
-          size="tall"
-          disabled={busy || !code}
-          title={code ? undefined : 'Type the code first'}
-        >
+        <Going entering={entering} missing={code ? null : 'Type the code first'}>
           Go on
-        </Button>
+        </Going>
         <BackToSignIn />
       </Entry>
     );
@@ -44,7 +37,7 @@ export function Slip() {
   return (
     <Entry
       about={`Welcome, ${whose.name}. You sign in as ${whose.signIn}; choose a password.`}
-      onSubmit={() => void enter(() => api.useSlip(code, password), '/')}
+      onSubmit={() => void entering.enter(() => api.useSlip(code, password), '/')}
     >
       <TextField
         label="A password of your own"
@@ -55,16 +48,9 @@ export function Slip() {
         autoFocus
         hint="At least 10 letters: a few words that you remember."
       />
-      {problem && <Refusal>{problem}</Refusal>}
-      <Button
-        type="submit"
-        look="main"
-        size="tall"
-        disabled={busy || !password}
-        title={password ? undefined : 'Choose a password first'}
-      >
+      <Going entering={entering} missing={password ? null : 'Choose a password first'}>
         Sign in
-      </Button>
+      </Going>
     </Entry>
   );
 }

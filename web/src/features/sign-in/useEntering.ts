@@ -2,6 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
+export type Entering = ReturnType<typeof useEntering>;
+
 /** Tries something that lets one in, says what is wrong with it, and goes on to a place. */
 export function useEntering() {
   const [problem, setProblem] = useState('');
