@@ -288,6 +288,7 @@ function SlipOf(props: { cut: PendingCut; control: WorkpieceControl; onMake: () 
       state={hand.pending ? 'pending' : 'in hand'}
       make={item.make}
       preview={hand.pending ? preview : null}
+      isLate={cut.change !== null && !cut.current}
       missing={hand.missing}
       busy={control.busy}
       problem={control.problem && !control.problem.offline ? control.problem.message : null}

@@ -11,6 +11,8 @@ interface Props {
   /** Whether a change is pending, or the tool only in hand. */
   state: string;
   preview: Preview | null;
+  /** Whether that is of a moment ago, and a newer one is on its way. */
+  isLate: boolean;
   /** Why there is nothing to make yet. */
   missing: string | null;
   busy: boolean;
@@ -56,6 +58,7 @@ export function Slip(props: Props) {
       <div
         className="thin-scroll min-h-24 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
         aria-live="polite"
+        aria-busy={props.isLate}
       >
         {props.problem && <p className="font-semibold">{props.problem}</p>}
         {refused && !props.missing && <p data-testid="refusal">{refused}</p>}

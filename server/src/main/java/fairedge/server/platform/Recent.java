@@ -4,6 +4,8 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.Function;
 import java.util.function.ToLongFunction;
 import org.jspecify.annotations.Nullable;
@@ -17,8 +19,12 @@ public final class Recent<K, V> {
   private static final Duration LONGEST = Duration.ofHours(2);
   private static final int MOST_VALUES = 10_000;
 
-  /** Keeps its books on the thread of whoever asks: later, and it may forget who asked last. */
-  private final Cache<K, V> values =
+  /**
+   * What is held or on its way. A value is made outside of the map: there, who makes one would hold
+   * a few other keys, too, as long as it takes; and one may wait for its turn. Keeps its books on
+   * the thread of whoever asks: later, and it may forget who asked last.
+   */
+  private final Cache<K, CompletableFuture<V>> values =
       Caffeine.newBuilder().expireAfterAccess(LONGEST).executor(Runnable::run).build();
 
   private final long room;
@@ -32,23 +38,56 @@ public final class Recent<K, V> {
     this.weight = weight;
   }
 
-  /** The value of a key; made if it is not held. Others wait who ask for the same meanwhile. */
+  /**
+   * The value of a key; made if it is not held. Others wait who ask for the same meanwhile, and
+   * make it themselves if it could not be made; nobody waits who asks for another.
+   */
   public V get(K key, Function<K, V> make) {
-    V held = values.getIfPresent(key);
-    if (held != null) {
-      return held;
+    CompletableFuture<V> mine = new CompletableFuture<>();
+    while (true) {
+      CompletableFuture<V> held = values.getIfPresent(key);
+      if (held == null) {
+        held = values.asMap().putIfAbsent(key, mine);
+      }
+      if (held == null) {
+        return made(key, make, mine);
+      }
+      try {
+        return held.join();
+      } catch (CompletionException e) {
+        // Whoever made it was told why; the next one tries by their own right and time.
+        values.asMap().remove(key, held);
+      }
     }
-    V made = values.get(key, make);
-    tidy();
-    return made;
+  }
+
+  private V made(K key, Function<K, V> make, CompletableFuture<V> place) {
+    try {
+      V value = make.apply(key);
+      place.complete(value);
+      // It is used now, and not when it was begun.
+      var _ = values.getIfPresent(key);
+      tidy();
+      return value;
+    } catch (RuntimeException | Error e) {
+      values.asMap().remove(key, place);
+      place.completeExceptionally(e);
+      throw e;
+    }
   }
 
   public @Nullable V getIfPresent(K key) {
-    return values.getIfPresent(key);
+    CompletableFuture<V> held = values.getIfPresent(key);
+    return held == null ? null : valueOf(held);
+  }
+
+  /** Null while it is on its way, or when it did not come. */
+  private static <V> @Nullable V valueOf(CompletableFuture<V> held) {
+    return held.isDone() && !held.isCompletedExceptionally() ? held.join() : null;
   }
 
   public void put(K key, V value) {
-    values.put(key, value);
+    values.put(key, CompletableFuture.completedFuture(value));
     tidy();
   }
 
@@ -59,11 +98,16 @@ public final class Recent<K, V> {
   /** Lets go of what was used longest ago, until the rest has room. */
   private synchronized void tidy() {
     values.cleanUp();
-    Map<K, V> newestFirst = values.policy().expireAfterAccess().orElseThrow().youngest(MOST_VALUES);
+    Map<K, CompletableFuture<V>> newestFirst =
+        values.policy().expireAfterAccess().orElseThrow().youngest(MOST_VALUES);
     long weighs = 0;
-    for (Map.Entry<K, V> entry : newestFirst.entrySet()) {
+    for (Map.Entry<K, CompletableFuture<V>> entry : newestFirst.entrySet()) {
+      V value = valueOf(entry.getValue());
+      if (value == null) {
+        continue;
+      }
       boolean first = weighs == 0;
-      weighs += weight.applyAsLong(entry.getValue());
+      weighs += weight.applyAsLong(value);
       if (weighs > room && !first) {
         values.asMap().remove(entry.getKey(), entry.getValue());
       }

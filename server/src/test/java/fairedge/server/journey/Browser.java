@@ -264,12 +264,16 @@ final class Browser implements AutoCloseable {
             .addAction(pointer.createPointerUp(PointerInput.MouseButton.LEFT.asArg())));
   }
 
-  /** Draws one of the grips on the model by so many pixels. */
+  /**
+   * Draws one of the grips on the model by so many pixels, until the slip tells what comes of it.
+   */
   void drawGrip(String label, int byX, int byY) {
     var box = see(By.cssSelector("[data-grip='" + label + "']")).getRect();
     int x = box.x + box.width / 2;
     int y = box.y + box.height / 2;
     dragFrom(x, y, PointerInput.MouseButton.LEFT, byX, byY);
+    awaitFrames();
+    seeNone("[data-testid=slip] [aria-busy=true]");
   }
 
   /** Goes to the model by the tab key, and aims at a place of it by the arrow keys. */

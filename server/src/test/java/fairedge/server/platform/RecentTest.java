@@ -1,8 +1,14 @@
 package fairedge.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 
 class RecentTest {
   private final Recent<String, Integer> recent = new Recent<>(100, weight -> weight);
@@ -33,5 +39,66 @@ class RecentTest {
     recent.put("harbour", 500);
     assertThat(recent.getIfPresent("harbour")).isEqualTo(500);
     assertThat(recent.getIfPresent("lid")).isNull();
+  }
+
+  /** In the map a key shares its bin with others: all of them waited for one that was made. */
+  @Test
+  @Timeout(30)
+  void whoeverMakesOne_keepsNobodyFromAnother() throws Exception {
+    CountDownLatch begun = new CountDownLatch(1);
+    CountDownLatch end = new CountDownLatch(1);
+    try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<Integer> slow =
+          threads.submit(() ->
+              recent.get(
+                  "bollard",
+                  name -> {
+                    begun.countDown();
+                    awaited(end);
+                    return 7;
+                  }));
+      begun.await();
+      for (int i = 0; i < 500; i++) {
+        int value = i % 10 + 1;
+        assertThat(recent.get("lid " + i, name -> value)).isEqualTo(value);
+      }
+      assertThat(recent.getIfPresent("bollard")).as("on its way").isNull();
+      Future<Integer> waits = threads.submit(() -> recent.get("bollard", name -> 8));
+      end.countDown();
+      assertThat(slow.get()).isEqualTo(7);
+      assertThat(waits.get()).isEqualTo(7);
+    }
+  }
+
+  @Test
+  @Timeout(30)
+  void whatCouldNotBeMade_isMadeByWhoeverWaitedForIt() throws Exception {
+    CountDownLatch begun = new CountDownLatch(1);
+    CountDownLatch end = new CountDownLatch(1);
+    try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<Integer> fails =
+          threads.submit(() ->
+              recent.get(
+                  "bollard",
+                  name -> {
+                    begun.countDown();
+                    awaited(end);
+                    throw new IllegalStateException("too dear");
+                  }));
+      begun.await();
+      Future<Integer> waits = threads.submit(() -> recent.get("bollard", name -> 8));
+      end.countDown();
+      assertThatThrownBy(fails::get).hasRootCauseMessage("too dear");
+      assertThat(waits.get()).isEqualTo(8);
+      assertThat(recent.get("bollard", name -> 9)).isEqualTo(8);
+    }
+  }
+
+  private static void awaited(CountDownLatch latch) {
+    try {
+      latch.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 }
