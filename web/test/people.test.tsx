@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, type Schemas } from '../src/api/client';
 import { People } from '../src/features/people/People';
 import { RosterPanel } from '../src/features/people/RosterPanel';
+import { saveSlips } from '../src/features/people/usePeople';
 
 type PeopleView = Schemas['PeopleView'];
 type Person = Schemas['PersonView'];
@@ -111,7 +112,7 @@ describe('people', () => {
     show(data({ mayKeep: false }));
     fireEvent.click(await screen.findByText('Rune Osterholm'));
     expect(screen.getByText('New slip')).toBeTruthy();
-    for (const name of ['Put away', 'Erase for good', 'Everything as a zip', 'New group']) {
+    for (const name of ['Put away', 'Erase for good', 'Everything as a zip', 'Groups']) {
       expect(screen.queryByText(name)).toBeNull();
     }
   });
@@ -173,5 +174,30 @@ describe('a roster file', () => {
     fireEvent.click(screen.getByText('Take in 1'));
     await screen.findByText('2 students taken in. Each needs a sign-in slip.');
     expect(Object.keys(taken.mock.lastCall![1]).sort()).toEqual(['answers', 'columns', 'file']);
+  });
+});
+
+describe('slips to print', () => {
+  it('are made for everybody, in as many sheets as that takes', async () => {
+    const made: number[] = [];
+    vi.spyOn(api, 'slips').mockImplementation((_, people) => {
+      made.push(people.length);
+      return Promise.resolve(new Blob());
+    });
+    URL.createObjectURL = () => 'blob:slips';
+    URL.revokeObjectURL = () => undefined;
+    const names: string[] = [];
+    vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (
+      this: HTMLAnchorElement,
+    ) {
+      names.push(this.download);
+    });
+    await saveSlips(
+      'c',
+      Array.from({ length: 1200 }, (_, i) => `student ${i}`),
+      'slips',
+    );
+    expect(made).toEqual([500, 500, 200]);
+    expect(names).toEqual(['slips-1.pdf', 'slips-2.pdf', 'slips-3.pdf']);
   });
 });

@@ -13,7 +13,13 @@ import { JoinCode, Way } from './JoinCode';
 import { OneByOne } from './OneByOne';
 import { PersonActions } from './PersonActions';
 import { RosterPanel } from './RosterPanel';
-import { saveAs, usePeople, type PeopleControl, type PeopleData, type Person } from './usePeople';
+import {
+  saveSlips,
+  usePeople,
+  type PeopleControl,
+  type PeopleData,
+  type Person,
+} from './usePeople';
 
 /** Who is in a class, and the three ways in. */
 export function People({ course }: { course: string }) {
@@ -79,13 +85,11 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
               disabled={withSlip.length === 0}
               title={withSlip.length ? undefined : 'Everybody has signed in already'}
               onClick={() =>
-                void control.change(async () =>
-                  saveAs(
-                    await api.slips(
-                      data.id,
-                      withSlip.map((p) => p.id),
-                    ),
-                    'sign-in-slips.pdf',
+                void control.change(() =>
+                  saveSlips(
+                    data.id,
+                    withSlip.map((p) => p.id),
+                    'sign-in-slips',
                   ),
                 )
               }

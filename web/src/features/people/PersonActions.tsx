@@ -3,7 +3,7 @@ import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Select } from '../../ui/Select';
-import { saveAs, type PeopleControl, type PeopleData, type Person } from './usePeople';
+import { saveSlips, type PeopleControl, type PeopleData, type Person } from './usePeople';
 
 type Role = Schemas['PersonRequest']['role'];
 
@@ -52,11 +52,7 @@ export function PersonActions({ person: p, data, control }: Props) {
         <Button
           size="small"
           title="Ends their sessions; the slip lets them choose a new password"
-          onClick={() =>
-            void control.change(async () =>
-              saveAs(await api.slips(data.id, [p.id]), `slip-${p.signIn}.pdf`),
-            )
-          }
+          onClick={() => void control.change(() => saveSlips(data.id, [p.id], `slip-${p.signIn}`))}
         >
           New slip
         </Button>

@@ -7,7 +7,7 @@ import { Select } from '../../ui/Select';
 import { counted, numberText } from '../../ui/time';
 import { Refusal } from '../../ui/TextField';
 import { RowMark, STATE_NAMES } from './RowMark';
-import { saveAs, type PeopleControl, type PeopleData } from './usePeople';
+import { saveSlips, type PeopleControl, type PeopleData } from './usePeople';
 
 type Roster = Schemas['RosterView'];
 type Row = Schemas['RowView'];
@@ -101,9 +101,7 @@ export function RosterPanel({ data, control, onClose }: Props) {
             <Button
               look="main"
               onClick={() =>
-                void api
-                  .slips(data.id, needSlips.slice(0, 500))
-                  .then((pdf) => saveAs(pdf, 'sign-in-slips.pdf'))
+                void control.change(() => saveSlips(data.id, needSlips, 'sign-in-slips'))
               }
             >
               Print the slips

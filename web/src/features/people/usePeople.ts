@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { asProblem, type Schemas } from '../../api/client';
+import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 
 export type PeopleData = Schemas['PeopleView'];
@@ -30,8 +30,19 @@ export function usePeople(course: string) {
   return { people, problem, change, forgive: () => setProblem(null) };
 }
 
+/** So many slips are made at a time; more of them are several sheets. */
+const MOST_SLIPS = 500;
+
+/** New slips for people, as sheets to print: those that they had end. */
+export async function saveSlips(course: string, people: readonly string[], name: string) {
+  for (let i = 0; i < people.length; i += MOST_SLIPS) {
+    const sheet = await api.slips(course, people.slice(i, i + MOST_SLIPS));
+    saveAs(sheet, people.length > MOST_SLIPS ? `${name}-${i / MOST_SLIPS + 1}.pdf` : `${name}.pdf`);
+  }
+}
+
 /** Lets the browser keep a file that was made for somebody. */
-export function saveAs(blob: Blob, name: string) {
+function saveAs(blob: Blob, name: string) {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(blob);
   link.download = name;

@@ -36,7 +36,10 @@ public class Accounts {
   private static final Pattern SIGN_IN = Pattern.compile("[a-z][a-z0-9._-]{1,59}");
   private static final Pattern ADDRESS = Pattern.compile("[^\\s@]+@[^\\s@]+\\.[^\\s@.]+");
   private static final int LONGEST_NAME = 200;
-  private static final int LONGEST_ADDRESS = 254;
+
+  /** Letters of a mail address; the open standard has it so. */
+  public static final int LONGEST_ADDRESS = 254;
+
   private static final int LEAST_PASSWORD = 10;
 
   private final AccountStore store;
@@ -147,7 +150,7 @@ public class Accounts {
 
   /** The same for many; sign-ins are made of their names, each another. */
   public List<SignedIn> createAllFor(List<Newcomer> newcomers) {
-    SignIns free = new SignIns(store::taken);
+    SignIns free = new SignIns(store::isTaken);
     return newcomers.stream()
         .map(n -> {
           SignedIn account =
@@ -166,7 +169,7 @@ public class Accounts {
           "A sign-in has 2 to 60 letters, digits, dots, dashes and underscores, and begins with a"
               + " letter.");
     }
-    if (!store.taken(List.of(plain)).isEmpty()) {
+    if (store.isTaken(plain)) {
       throw Problem.of(
           Problem.Kind.BAD_INPUT, "This sign-in is taken by somebody else: choose another.");
     }
@@ -227,10 +230,15 @@ public class Accounts {
       return null;
     }
     String stripped = address.strip();
-    if (!ADDRESS.matcher(stripped).matches() || stripped.length() > LONGEST_ADDRESS) {
+    if (!isAddress(stripped)) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "This is no mail address: " + stripped);
     }
     return stripped;
+  }
+
+  /** Whether mail could go there, as far as that can be seen. */
+  public static boolean isAddress(String text) {
+    return text.length() <= LONGEST_ADDRESS && ADDRESS.matcher(text).matches();
   }
 
   private static @Nullable String requireZone(@Nullable String zone) {

@@ -1,8 +1,6 @@
 package fairedge.server.account;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import fairedge.server.platform.Sha256;
 import java.security.SecureRandom;
 import java.util.Locale;
 
@@ -32,10 +30,6 @@ final class Codes {
   /** Of what was typed, however it was: small letters, other dashes, blanks. */
   static byte[] hashOf(String typed) {
     String plain = typed.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(plain.getBytes(StandardCharsets.UTF_8));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.of(plain);
   }
 }

@@ -1,9 +1,7 @@
 package fairedge.server.account;
 
 import fairedge.server.account.store.DeviceStore;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import fairedge.server.platform.Sha256;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.Base64;
@@ -30,7 +28,8 @@ public class Devices {
 
   /** Whether somebody with this sign-in has signed in from the device before. */
   public boolean isKnown(String signIn, String token) {
-    return token.length() <= LONGEST_TOKEN && store.isKnown(Accounts.plain(signIn), hashOf(token));
+    return token.length() <= LONGEST_TOKEN
+        && store.isKnown(Accounts.plain(signIn), Sha256.of(token));
   }
 
   /** A token for a device from which somebody signed in just now. */
@@ -38,15 +37,7 @@ public class Devices {
     byte[] bytes = new byte[24];
     RANDOM.nextBytes(bytes);
     String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-    store.add(account, hashOf(token), clock.instant(), MOST);
+    store.add(account, Sha256.of(token), clock.instant(), MOST);
     return token;
-  }
-
-  private static byte[] hashOf(String token) {
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

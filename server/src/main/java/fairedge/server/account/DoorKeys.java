@@ -5,10 +5,8 @@ import fairedge.server.account.store.TicketStore;
 import fairedge.server.platform.SignedIn;
 import java.io.PrintStream;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import java.util.UUID;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -24,9 +22,6 @@ import org.springframework.context.annotation.Import;
  * for whoever is locked out. Needs the database and nothing else of the application.
  */
 public final class DoorKeys {
-  private static final Duration SET_UP = Duration.ofHours(1);
-  private static final Duration SLIP = Duration.ofDays(14);
-
   private DoorKeys() {}
 
   @Configuration(proxyBeanMethods = false)
@@ -66,13 +61,10 @@ public final class DoorKeys {
 
   private static int code(
       AccountStore accounts, TicketStore tickets, Instant now, PrintStream out) {
-    if (accounts.hasTeacher()) {
-      out.println("There is an instructor already: no set-up code is needed.");
-      return 0;
-    }
-    String code = Codes.made();
-    tickets.setUpBy(Codes.hashOf(code), now.plus(SET_UP));
-    out.println("Set-up code, good for an hour: " + code);
+    out.println(
+        SetUp.code(accounts, tickets, now)
+            .map(code -> "Set-up code, good for an hour: " + code)
+            .orElse("There is an instructor already: no set-up code is needed."));
     return 0;
   }
 
@@ -88,12 +80,9 @@ public final class DoorKeys {
       out.println("Nobody signs in as " + args[1] + ".");
       return 1;
     }
-    String code = Codes.made();
-    UUID id = account.get().id();
-    tickets.end(id, now);
-    tickets.insert(UUID.randomUUID(), id, Codes.hashOf(code), now, now.plus(SLIP));
+    Slips.Slip slip = Slips.made(tickets, account.get(), now);
     out.println(
-        "Sign-in slip of %s, good once, for 14 days: %s".formatted(account.get().name(), code));
+        "Sign-in slip of %s, good once, for 14 days: %s".formatted(slip.name(), slip.code()));
     out.println("It is used at the address of the server, followed by /slip.");
     return 0;
   }

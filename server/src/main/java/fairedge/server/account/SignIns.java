@@ -1,12 +1,10 @@
 package fairedge.server.account;
 
 import java.text.Normalizer;
-import java.util.Collection;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.function.Function;
+import java.util.function.Predicate;
 
 /**
  * Sign-ins made of names: {@code Søren Pike} is {@code soren.pike}, the next one {@code
@@ -15,20 +13,20 @@ import java.util.function.Function;
 final class SignIns {
   private static final int LONGEST = 50;
 
-  private final Function<Collection<String>, Set<String>> taken;
+  private final Predicate<String> isTaken;
   private final Set<String> given = new HashSet<>();
 
   /**
-   * @param taken of some sign-ins, those that somebody has
+   * @param isTaken whether somebody has a sign-in
    */
-  SignIns(Function<Collection<String>, Set<String>> taken) {
-    this.taken = taken;
+  SignIns(Predicate<String> isTaken) {
+    this.isTaken = isTaken;
   }
 
   String of(String name) {
     String base = base(name);
     String free = base;
-    for (int i = 2; given.contains(free) || !taken.apply(List.of(free)).isEmpty(); i++) {
+    for (int i = 2; given.contains(free) || isTaken.test(free); i++) {
       free = base + i;
     }
     given.add(free);

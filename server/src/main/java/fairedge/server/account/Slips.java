@@ -43,7 +43,10 @@ public class Slips {
   /** Makes a slip for an account; the one before it ends. */
   @Transactional
   public Slip make(SignedIn account) {
-    Instant now = clock.instant();
+    return made(store, account, clock.instant());
+  }
+
+  static Slip made(TicketStore store, SignedIn account, Instant now) {
     String code = Codes.made();
     store.end(account.id(), now);
     store.insert(UUID.randomUUID(), account.id(), Codes.hashOf(code), now, now.plus(LIFE));

@@ -41,10 +41,7 @@ class WorkKept implements Belongings {
   }
 
   private List<Owner> owners(Of whose) {
-    return whose.courses().stream()
-        .flatMap(c -> assignments.idsOfCourse(c).stream())
-        .map(Owner::assignment)
-        .toList();
+    return assignments.idsOfCourses(whose.courses()).stream().map(Owner::assignment).toList();
   }
 
   @Override

@@ -23,7 +23,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
@@ -225,7 +224,7 @@ public class People {
     }
     for (Judged j : in) {
       UUID account = j.account() != null ? j.account() : Objects.requireNonNull(accountOf.get(j));
-      UUID group = j.group() == null ? null : groups.get(plain(j.group()));
+      UUID group = j.group() == null ? null : groups.get(RosterJudge.plain(j.group()));
       store.join(
           new Member(id, account, Role.STUDENT, "roster", false, group, null), clock.instant());
     }
@@ -251,18 +250,14 @@ public class People {
   /** The groups that the rows name, made where there is none. */
   private Map<String, UUID> groupsOf(UUID id, List<Judged> rows) {
     Map<String, UUID> groups = new HashMap<>();
-    store.groups(id).forEach(g -> groups.put(plain(g.name()), g.id()));
+    store.groups(id).forEach(g -> groups.put(RosterJudge.plain(g.name()), g.id()));
     for (Judged row : rows) {
       String name = row.group();
-      if (name != null && !groups.containsKey(plain(name))) {
-        groups.put(plain(name), addGroup(id, name).id());
+      if (name != null && !groups.containsKey(RosterJudge.plain(name))) {
+        groups.put(RosterJudge.plain(name), addGroup(id, name).id());
       }
     }
     return groups;
-  }
-
-  private static String plain(String name) {
-    return name.strip().toLowerCase(Locale.ROOT);
   }
 
   /** Makes a group. */
@@ -286,7 +281,8 @@ public class People {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A group has a name of 1 to 60 letters.");
     }
     if (store.groups(id).stream()
-        .anyMatch(g -> !g.id().equals(own) && plain(g.name()).equals(plain(name)))) {
+        .anyMatch(g ->
+            !g.id().equals(own) && RosterJudge.plain(g.name()).equals(RosterJudge.plain(name)))) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "There is a group of this name already.");
     }
   }

@@ -6,38 +6,40 @@ import java.util.Set;
 /**
  * What somebody may do in a class, and who may: the law of the house, told in this one place. Whose
  * a thing is that only its owner may touch, its own module knows. Of a class that is put away only
- * what changes nothing is left; of a student who is put away only {@link #READ_OWN}.
+ * reading is left, and what ends or brings it back; of a student who is put away only {@link
+ * #READ_OWN}.
  */
 public enum Right {
   /** See what is set. */
-  SEE(Effect.READS, Role.INSTRUCTOR, Role.ASSISTANT, Role.STUDENT),
+  SEE(WhenPutAway.STAYS, Role.INSTRUCTOR, Role.ASSISTANT, Role.STUDENT),
   /** Read what one handed in, and the answers to it. */
-  READ_OWN(Effect.READS, Role.STUDENT),
+  READ_OWN(WhenPutAway.STAYS, Role.STUDENT),
   /** Cut at what is set, and hand it in. */
-  WORK(Effect.WRITES, Role.STUDENT),
+  WORK(WhenPutAway.ENDS, Role.STUDENT),
   /** See what everybody handed in, what counts, and who is there. */
-  READ_ALL(Effect.READS, Role.INSTRUCTOR, Role.ASSISTANT),
+  READ_ALL(WhenPutAway.STAYS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Answer what was handed in, bring files for others. */
-  REVIEW(Effect.WRITES, Role.INSTRUCTOR, Role.ASSISTANT),
+  REVIEW(WhenPutAway.ENDS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Say what is set, and when it is due. */
-  SET(Effect.WRITES, Role.INSTRUCTOR),
+  SET(WhenPutAway.ENDS, Role.INSTRUCTOR),
   /** Give students new sign-in slips. */
-  GIVE_SLIPS(Effect.WRITES, Role.INSTRUCTOR, Role.ASSISTANT),
+  GIVE_SLIPS(WhenPutAway.ENDS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Take people in and out, make groups and roles, say what the class is. */
-  KEEP_ROSTER(Effect.WRITES, Role.INSTRUCTOR),
+  KEEP_ROSTER(WhenPutAway.ENDS, Role.INSTRUCTOR),
   /** Put the class away and bring it back, erase people, read what was done. */
-  GOVERN(Effect.READS, Role.INSTRUCTOR);
+  GOVERN(WhenPutAway.STAYS, Role.INSTRUCTOR);
 
-  private enum Effect {
-    READS,
-    WRITES
+  /** What becomes of it in a class that is put away. */
+  private enum WhenPutAway {
+    STAYS,
+    ENDS
   }
 
-  private final Effect effect;
+  private final WhenPutAway whenPutAway;
   private final Set<Role> roles;
 
-  Right(Effect effect, Role first, Role... others) {
-    this.effect = effect;
+  Right(WhenPutAway whenPutAway, Role first, Role... others) {
+    this.whenPutAway = whenPutAway;
     this.roles = EnumSet.of(first, others);
   }
 
@@ -45,6 +47,6 @@ public enum Right {
   boolean isOf(Standing standing) {
     return roles.contains(standing.role())
         && (!standing.isPutAway() || this == READ_OWN)
-        && (!standing.isClassPutAway() || effect == Effect.READS);
+        && (!standing.isClassPutAway() || whenPutAway == WhenPutAway.STAYS);
   }
 }

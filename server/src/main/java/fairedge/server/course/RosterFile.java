@@ -1,5 +1,6 @@
 package fairedge.server.course;
 
+import fairedge.server.account.Accounts;
 import fairedge.server.course.RosterView.Meaning;
 import fairedge.server.platform.Problem;
 import java.io.IOException;
@@ -31,7 +32,6 @@ import org.jspecify.annotations.Nullable;
 record RosterFile(String how, List<String> header, List<Meaning> meanings, List<Row> rows) {
   private static final int MOST_ROWS = 5_000;
   private static final int MOST_COLUMNS = 40;
-  private static final int LONGEST_CELL = 300;
 
   /**
    * A row.
@@ -140,8 +140,11 @@ record RosterFile(String how, List<String> header, List<Meaning> meanings, List<
     if ("=+-@\t".indexOf(name.charAt(0)) >= 0) {
       return "this name begins like a formula";
     }
-    if (address.length() > LONGEST_CELL || group.length() > 60) {
-      return "an address has at most 254 letters, a group 60";
+    if (address.length() > Accounts.LONGEST_ADDRESS) {
+      return "this address is longer than %d letters".formatted(Accounts.LONGEST_ADDRESS);
+    }
+    if (group.length() > 60) {
+      return "this group is longer than 60 letters";
     }
     return addressFault(address);
   }
@@ -154,7 +157,7 @@ record RosterFile(String how, List<String> header, List<Meaning> meanings, List<
     if (ats > 1) {
       return "address with two @: " + address;
     }
-    return address.matches("[^\\s@]+@[^\\s@]+\\.[^\\s@.]+") ? null : "no mail address: " + address;
+    return Accounts.isAddress(address) ? null : "no mail address: " + address;
   }
 
   private record Text(String text, String charset) {}

@@ -227,7 +227,8 @@ final class RosterJudge {
         group);
   }
 
-  private static String plain(String text) {
+  /** A name as it is held against others. */
+  static String plain(String text) {
     return text.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
   }
 

@@ -6,6 +6,7 @@ import fairedge.server.exercise.store.AssignmentStore;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -51,9 +52,9 @@ public class Assignments {
         .toList();
   }
 
-  /** By their ids, all that is set in a class. */
-  public List<UUID> idsOfCourse(UUID courseId) {
-    return store.idsOfCourse(courseId);
+  /** By their ids, all that is set in several classes. */
+  public List<UUID> idsOfCourses(Collection<UUID> courses) {
+    return store.idsOfCourses(courses);
   }
 
   /** By their ids, wherever an exercise is set. */

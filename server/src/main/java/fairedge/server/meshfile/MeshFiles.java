@@ -4,12 +4,11 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.server.meshfile.store.MeshContentStore;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Sha256;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
@@ -27,7 +26,7 @@ public class MeshFiles {
   /** Keeps a mesh; its hash. */
   public byte[] keep(Mesh mesh) {
     byte[] bytes = MeshBytes.write(mesh);
-    byte[] hash = hashOf(bytes);
+    byte[] hash = Sha256.of(bytes);
     store.keep(hash, compressed(bytes), mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
     return hash;
   }
@@ -40,15 +39,7 @@ public class MeshFiles {
 
   /** The hash under which a mesh is kept, or would be. */
   public byte[] hashOf(Mesh mesh) {
-    return hashOf(MeshBytes.write(mesh));
-  }
-
-  private static byte[] hashOf(byte[] bytes) {
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(bytes);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.of(MeshBytes.write(mesh));
   }
 
   private static byte[] compressed(byte[] bytes) {

@@ -92,8 +92,7 @@ class HandInsKept implements Belongings {
 
   @Override
   public void erase(Of whose) {
-    List<UUID> set =
-        whose.courses().stream().flatMap(c -> assignments.idsOfCourse(c).stream()).toList();
+    List<UUID> set = assignments.idsOfCourses(whose.courses());
     List<UUID> ids =
         submissions.of(whose.account(), whose.courses()).stream().map(Submission::id).toList();
     uploads.forget(whose.account(), set);

@@ -438,8 +438,7 @@ public class Submissions {
 
   /** All that a student handed in to what is set in several classes, in the order of the time. */
   public List<Submission> of(UUID student, Collection<UUID> courses) {
-    return store.of(
-        student, courses.stream().flatMap(c -> assignments.idsOfCourse(c).stream()).toList());
+    return store.of(student, assignments.idsOfCourses(courses));
   }
 
   /** The attempts of a student in an assignment, the last first. */

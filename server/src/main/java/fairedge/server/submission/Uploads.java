@@ -19,6 +19,7 @@ import java.io.InputStream;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -83,7 +84,7 @@ public class Uploads {
                   .formatted(mostOfOne >> 20)
               + " again tomorrow, or hand in smaller files.");
     }
-    if (store.receivedFor(assignments.idsOfCourse(assignment.courseId()), since) + size
+    if (store.receivedFor(assignments.idsOfCourses(List.of(assignment.courseId())), since) + size
         > mostOfClass) {
       throw Problem.of(
           Problem.Kind.TOO_MANY,

@@ -298,12 +298,14 @@ class PeopleApiTest {
         Odile Marran;odile@@quay;Thursday;
         Søren Pike;;Friday;
         =HYPERLINK("x");;Friday;
-        """;
+        Tilde Rasmussen;%s@quay.example;Friday;
+        """
+            .formatted("t".repeat(250));
     byte[] old = file.getBytes(Charset.forName("windows-1252"));
     JsonNode seen =
         marit.post(path(course, "/roster/preview"), roster(old, Map.of())).is(200).json();
     assertThat(seen.path("how").asString())
-        .isEqualTo("semicolons, Windows-1252, 8 lines after the header");
+        .isEqualTo("semicolons, Windows-1252, 9 lines after the header");
     assertThat(seen.path("columns").valueStream().map(c -> c.path("meaning").asString()))
         .containsExactly("name", "address", "group", "out");
     assertThat(
@@ -323,7 +325,8 @@ class PeopleApiTest {
             "6 unclear Which group?",
             "7 wrong address with two @: odile@@quay",
             "8 fresh a slip on paper",
-            "9 wrong this name begins like a formula");
+            "9 wrong this name begins like a formula",
+            "10 wrong this address is longer than 254 letters");
     assertThat(seen.path("rows").get(6).path("name").asString()).isEqualTo("Søren Pike");
     assertThat(people(course).path("people")).hasSize(3);
 
@@ -332,7 +335,7 @@ class PeopleApiTest {
     assertThat(people(course).path("people")).hasSize(3);
     String isRune = seen.path("rows").get(2).path("choices").get(0).path("key").asString();
     Map<Integer, String> answers =
-        Map.of(4, isRune, 5, "out", 6, "group:Thursday", 7, "out", 9, "out");
+        Map.of(4, isRune, 5, "out", 6, "group:Thursday", 7, "out", 9, "out", 10, "out");
     marit.post(path(course, "/roster"), roster(old, answers)).is(201);
     JsonNode now = people(course);
     assertThat(now.path("people").valueStream().map(p -> p.path("name").asString()))

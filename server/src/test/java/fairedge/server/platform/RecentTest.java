@@ -7,6 +7,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -41,30 +42,42 @@ class RecentTest {
     assertThat(recent.getIfPresent("lid")).isNull();
   }
 
+  /** Somebody who is at work on a value, until they are let go. */
+  private static final class AtWork {
+    private final CountDownLatch begun = new CountDownLatch(1);
+    private final CountDownLatch end = new CountDownLatch(1);
+
+    Integer make(Supplier<Integer> value) {
+      begun.countDown();
+      await(end);
+      return value.get();
+    }
+
+    private static void await(CountDownLatch latch) {
+      try {
+        latch.await();
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      }
+    }
+  }
+
   /** In the map a key shares its bin with others: all of them waited for one that was made. */
   @Test
   @Timeout(30)
   void whoeverMakesOne_keepsNobodyFromAnother() throws Exception {
-    CountDownLatch begun = new CountDownLatch(1);
-    CountDownLatch end = new CountDownLatch(1);
+    AtWork work = new AtWork();
     try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
       Future<Integer> slow =
-          threads.submit(() ->
-              recent.get(
-                  "bollard",
-                  name -> {
-                    begun.countDown();
-                    awaited(end);
-                    return 7;
-                  }));
-      begun.await();
+          threads.submit(() -> recent.get("bollard", name -> work.make(() -> 7)));
+      work.begun.await();
       for (int i = 0; i < 500; i++) {
         int value = i % 10 + 1;
         assertThat(recent.get("lid " + i, name -> value)).isEqualTo(value);
       }
       assertThat(recent.getIfPresent("bollard")).as("on its way").isNull();
       Future<Integer> waits = threads.submit(() -> recent.get("bollard", name -> 8));
-      end.countDown();
+      work.end.countDown();
       assertThat(slow.get()).isEqualTo(7);
       assertThat(waits.get()).isEqualTo(7);
     }
@@ -73,32 +86,22 @@ class RecentTest {
   @Test
   @Timeout(30)
   void whatCouldNotBeMade_isMadeByWhoeverWaitedForIt() throws Exception {
-    CountDownLatch begun = new CountDownLatch(1);
-    CountDownLatch end = new CountDownLatch(1);
+    AtWork work = new AtWork();
     try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
       Future<Integer> fails =
           threads.submit(() ->
               recent.get(
                   "bollard",
-                  name -> {
-                    begun.countDown();
-                    awaited(end);
-                    throw new IllegalStateException("too dear");
-                  }));
-      begun.await();
+                  name ->
+                      work.make(() -> {
+                        throw new IllegalStateException("too dear");
+                      })));
+      work.begun.await();
       Future<Integer> waits = threads.submit(() -> recent.get("bollard", name -> 8));
-      end.countDown();
+      work.end.countDown();
       assertThatThrownBy(fails::get).hasRootCauseMessage("too dear");
       assertThat(waits.get()).isEqualTo(8);
       assertThat(recent.get("bollard", name -> 9)).isEqualTo(8);
-    }
-  }
-
-  private static void awaited(CountDownLatch latch) {
-    try {
-      latch.await();
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
     }
   }
 }

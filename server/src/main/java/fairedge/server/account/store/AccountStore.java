@@ -11,7 +11,6 @@ import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
@@ -105,12 +104,8 @@ public class AccountStore {
         .execute();
   }
 
-  /** Of some sign-ins those that are taken. */
-  public Set<String> taken(Collection<String> signIns) {
-    return db.select(ACCOUNT.SIGN_IN)
-        .from(ACCOUNT)
-        .where(ACCOUNT.SIGN_IN.eq(any(signIns.toArray(String[]::new))))
-        .fetchSet(ACCOUNT.SIGN_IN);
+  public boolean isTaken(String signIn) {
+    return db.fetchExists(ACCOUNT, ACCOUNT.SIGN_IN.eq(signIn));
   }
 
   public Optional<Stored> findBySignIn(String signIn) {

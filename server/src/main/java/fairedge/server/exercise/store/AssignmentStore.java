@@ -63,10 +63,10 @@ public class AssignmentStore {
         .fetch(this::read);
   }
 
-  public List<UUID> idsOfCourse(UUID course) {
+  public List<UUID> idsOfCourses(Collection<UUID> courses) {
     return db.select(ASSIGNMENT.ID)
         .from(ASSIGNMENT)
-        .where(ASSIGNMENT.COURSE_ID.eq(course))
+        .where(ASSIGNMENT.COURSE_ID.in(courses))
         .fetch(ASSIGNMENT.ID);
   }
 
