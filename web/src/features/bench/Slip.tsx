@@ -25,9 +25,9 @@ interface Props {
 }
 
 /**
- * The panel of a pending change: its fields, what it will do, make it or drop it. What it says of an
- * ordinary cut has its room from the start, so that no button moves away under the hand; the whole
- * scrolls only where a window is too low for the fields.
+ * The panel of a pending change: make it or drop it, its fields, what it will do. The buttons stand
+ * under the head, above all that grows when an answer comes: a button that moves between the press
+ * and the release is not pressed. The rest scrolls beneath them where a window is too low.
  */
 export function Slip(props: Props) {
   const { preview } = props;
@@ -40,46 +40,48 @@ export function Slip(props: Props) {
       data-testid="slip"
       className="over-stage absolute top-4 right-4 flex thin-scroll max-h-[calc(100%-32px)] w-[292px] flex-col overflow-y-auto border border-ink bg-sheet"
     >
-      <header className="flex h-[38px] shrink-0 items-center justify-between border-b border-ink px-3">
-        <h2 className="text-[15px] font-semibold">
-          <a
-            href={`/handbook/${props.tool.toLowerCase()}`}
-            target="_blank"
-            rel="noreferrer"
-            title={`What ${props.tool} does`}
-            className="hover:underline"
+      <div className="sticky top-0 z-10 shrink-0 bg-sheet">
+        <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
+          <h2 className="text-[15px] font-semibold">
+            <a
+              href={`/handbook/${props.tool.toLowerCase()}`}
+              target="_blank"
+              rel="noreferrer"
+              title={`What ${props.tool} does`}
+              className="hover:underline"
+            >
+              {props.tool}
+            </a>
+          </h2>
+          <span className="text-ink2">{props.state}</span>
+        </header>
+        <div className="flex gap-2 border-b border-rule px-3 py-2.5">
+          <Button
+            look="main"
+            className="flex-1"
+            shortcut="↵"
+            disabled={!canMake || props.busy}
+            title={canMake ? undefined : (why ?? undefined)}
+            onClick={props.onMake}
           >
-            {props.tool}
-          </a>
-        </h2>
-        <span className="text-ink2">{props.state}</span>
-      </header>
+            {props.make}
+          </Button>
+          <Button shortcut="Esc" onClick={props.onDrop}>
+            Drop it
+          </Button>
+        </div>
+      </div>
       <div className="shrink-0 space-y-2.5 px-3 py-3">{props.children}</div>
       <div
-        className="thin-scroll min-h-24 space-y-1.5 overflow-y-auto border-t border-rule px-3 py-3"
+        className="min-h-24 shrink-0 space-y-1.5 border-t border-rule px-3 py-3"
         aria-live="polite"
-        aria-busy={props.isLate}
+        aria-busy={props.isLate || preview?.checked === false}
       >
         {props.problem && <p className="font-semibold">{props.problem}</p>}
         {refused && !props.missing && <p data-testid="refusal">{refused}</p>}
         {props.missing && <p className="text-ink2">{props.missing}</p>}
         {preview && !refused && <Effect preview={preview} />}
       </div>
-      <footer className="flex shrink-0 gap-2 border-t border-rule px-3 py-3">
-        <Button
-          look="main"
-          className="flex-1"
-          shortcut="↵"
-          disabled={!canMake || props.busy}
-          title={canMake ? undefined : (why ?? undefined)}
-          onClick={props.onMake}
-        >
-          {props.make}
-        </Button>
-        <Button shortcut="Esc" onClick={props.onDrop}>
-          Drop it
-        </Button>
-      </footer>
     </aside>
   );
 }

@@ -140,10 +140,16 @@ class JourneyTest {
   }
 
   private void trace(Vec3... places) {
-    for (Vec3 place : places) {
+    student.clickAt(places[0]);
+    var button = student.button("Make the cut").getRect();
+    for (Vec3 place : List.of(places).subList(1, places.length)) {
       student.clickAt(place);
     }
     student.seeText("effect", "Splits");
+    student.seeNone("[data-testid=slip] [aria-busy=true]");
+    assertThat(student.button("Make the cut").getRect())
+        .as("what is said comes and goes; the button stays under the hand")
+        .isEqualTo(button);
     student.press("Make the cut");
     student.seeNo("slip");
   }
