@@ -123,6 +123,33 @@ describe('preview', () => {
     await waitFor(() => expect(hook.result.current.problem).toBe(stale));
   });
 
+  it('keeps what the check said where the quicker answer comes after it', async () => {
+    let late: (p: Preview) => void = () => undefined;
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+      findings ? Promise.resolve(preview('x')) : new Promise((resolve) => (late = resolve)),
+    );
+    const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
+    await waitFor(() => expect(hook.result.current.preview?.checked).toBe(true));
+    await act(async () => late({ ...preview('x'), checked: false }));
+    expect(hook.result.current).toMatchObject({ preview: { checked: true }, current: true });
+  });
+
+  it('asks once more where the check was put off for one that was asked before', async () => {
+    let asked = 0;
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+      Promise.resolve({ ...preview('x'), checked: findings === true && ++asked === 2 }),
+    );
+    const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
+    await waitFor(() => expect(hook.result.current.preview?.checked).toBe(true));
+    expect(asked).toBe(2);
+  });
+
+  it('tries again after what is no answer at all', async () => {
+    vi.spyOn(api, 'preview').mockRejectedValue(new TypeError('broken off'));
+    const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
+    await waitFor(() => expect(hook.result.current.problem?.offline).toBe(true));
+  });
+
   it('asks what the check would say once the hand rests', async () => {
     const asked = vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
     renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));

@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import {
   api,
-  ApiProblem,
+  asProblem,
+  type ApiProblem,
   type Anchor,
   type Change,
   type Preview,
@@ -66,6 +67,11 @@ interface Shown {
   asked: string;
 }
 
+/** What was told later, unless that is less: answers need not come in the order of the questions. */
+function unlessChecked(now: Shown, next: Shown): Shown {
+  return now.asked === next.asked && now.preview?.checked ? now : next;
+}
+
 interface Wanted {
   workpiece: string;
   revision: number;
@@ -110,9 +116,11 @@ export function usePreview(
         for (let next = wanted.current; next; next = wanted.current) {
           wanted.current = null;
           try {
-            setShown({ preview: await ask(next, false), problem: null, asked: next.key });
+            const preview = await ask(next, false);
+            setShown((now) => unlessChecked(now, { preview, problem: null, asked: next.key }));
           } catch (e) {
-            if (e instanceof ApiProblem) setShown({ preview: null, problem: e, asked: next.key });
+            const problem = asProblem(e);
+            setShown((now) => unlessChecked(now, { preview: null, problem, asked: next.key }));
           }
         }
       } finally {
@@ -121,21 +129,25 @@ export function usePreview(
     };
     void run();
     const outdated = new AbortController();
+    const rest = faces > LARGE ? CHECK_LARGE_AFTER_MS : CHECK_AFTER_MS;
     const check = async () => {
       if (!wish) return;
+      let found: Shown;
       try {
-        const preview = await ask(wish, true, outdated.signal);
-        if (!outdated.signal.aborted) setShown({ preview, problem: null, asked: wish.key });
+        found = {
+          preview: await ask(wish, true, outdated.signal),
+          problem: null,
+          asked: wish.key,
+        };
       } catch (e) {
-        if (e instanceof ApiProblem && !outdated.signal.aborted) {
-          setShown({ preview: null, problem: e, asked: wish.key });
-        }
+        found = { preview: null, problem: asProblem(e), asked: wish.key };
       }
+      if (outdated.signal.aborted) return;
+      setShown((now) => unlessChecked(now, found));
+      // A request of before that came in after this one had it put off: it is asked once more.
+      if (found.preview?.checked === false) later = setTimeout(() => void check(), rest);
     };
-    const later = setTimeout(
-      () => void check(),
-      faces > LARGE ? CHECK_LARGE_AFTER_MS : CHECK_AFTER_MS,
-    );
+    let later = setTimeout(() => void check(), rest);
     return () => {
       clearTimeout(later);
       outdated.abort();

@@ -92,7 +92,9 @@ final class Browser implements AutoCloseable {
   }
 
   void seeNone(String selector) {
-    patiently().until(d -> driver.findElements(By.cssSelector(selector)).isEmpty());
+    patiently()
+        .withMessage(selector + " stays")
+        .until(d -> driver.findElements(By.cssSelector(selector)).isEmpty());
   }
 
   /** Presses a button of a dialog that closes it, and waits until what is below can be used. */
