@@ -310,6 +310,13 @@ export const api = {
     json<Schemas['TakenIn']>('POST', `/classes/${course}/roster`, roster),
   slips: async (course: string, people: readonly string[]) =>
     (await request('POST', `/classes/${course}/slips`, { people })).blob(),
+  mailSlips: (course: string, people: readonly string[]) =>
+    nothing('POST', `/classes/${course}/slips/mail`, { people }),
+  mail: (course: string) => json<Schemas['MailView']>('GET', `/classes/${course}/mail`),
+  mailSwitches: () => json<Schemas['SwitchesView']>('GET', '/account/mail'),
+  setMailSwitches: (about: Schemas['SwitchesRequest']['about']) =>
+    nothing('PUT', '/account/mail', { about }),
+  outbox: () => json<Schemas['OutboxMail'][]>('GET', '/outbox'),
   addGroup: (course: string, name: string) =>
     json<Schemas['GroupView']>('POST', `/classes/${course}/groups`, { name }),
   renameGroup: (course: string, group: string, name: string) =>

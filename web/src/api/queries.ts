@@ -23,6 +23,10 @@ export const queries = {
       refetchInterval: 15_000,
     }),
   account: () => queryOptions({ queryKey: ['account'], queryFn: api.account }),
+  mail: (course: string) =>
+    queryOptions({ queryKey: ['mail', course], queryFn: () => api.mail(course) }),
+  mailSwitches: () => queryOptions({ queryKey: ['mail-switches'], queryFn: api.mailSwitches }),
+  outbox: () => queryOptions({ queryKey: ['outbox'], queryFn: api.outbox }),
   people: (course: string) =>
     queryOptions({ queryKey: ['people', course], queryFn: () => api.people(course) }),
   audit: (course: string) =>

@@ -27,6 +27,7 @@ export const ExercisesPage = part(
 
 export const PeoplePage = part(async () => (await import('../pages/PeoplePage')).PeoplePage);
 export const NewClassPage = part(async () => (await import('../pages/NewClassPage')).NewClassPage);
+export const OutboxPage = part(async () => (await import('../pages/OutboxPage')).OutboxPage);
 export const AccountPage = part(async () => (await import('../pages/AccountPage')).AccountPage);
 
 /** Fetches what a bench is made of while nobody waits for it. */

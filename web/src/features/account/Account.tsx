@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
 import { Failure, Loading } from '../../ui/States';
 import { Refusal, TextField } from '../../ui/TextField';
+import { MailSwitches } from './MailSwitches';
 
 const ZONES = [
   ['', 'as this browser says'] as const,
@@ -25,6 +26,7 @@ export function Account() {
         Your account
       </h1>
       <Self self={account.data} />
+      <MailSwitches hasAddress={account.data.address !== null} />
       <Password />
       <section className="space-y-3">
         <h2 className="text-[16px] font-semibold">Elsewhere</h2>

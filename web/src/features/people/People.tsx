@@ -10,16 +10,12 @@ import { Audit } from './Audit';
 import { ClassForm } from './ClassForm';
 import { Groups } from './Groups';
 import { JoinCode, Way } from './JoinCode';
+import { MailTrouble } from './MailTrouble';
 import { OneByOne } from './OneByOne';
 import { PersonActions } from './PersonActions';
 import { RosterPanel } from './RosterPanel';
-import {
-  saveSlips,
-  usePeople,
-  type PeopleControl,
-  type PeopleData,
-  type Person,
-} from './usePeople';
+import { SlipDialog } from './SlipDialog';
+import { usePeople, type PeopleControl, type PeopleData, type Person } from './usePeople';
 
 /** Who is in a class, and the three ways in. */
 export function People({ course }: { course: string }) {
@@ -38,7 +34,7 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
   const group = data.groups.some((g) => g.id === asked) ? asked : null;
   const [open, setOpen] = useState<string | null>(null);
   const [roster, setRoster] = useState(false);
-  const [dialog, setDialog] = useState<'class' | 'group' | 'audit' | null>(null);
+  const [dialog, setDialog] = useState<'class' | 'group' | 'audit' | 'slips' | null>(null);
   const [away, setAway] = useState(false);
   const students = data.people.filter((p) => p.role === 'student');
   const shown = useMemo(
@@ -84,17 +80,9 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
               size="small"
               disabled={withSlip.length === 0}
               title={withSlip.length ? undefined : 'Everybody has signed in already'}
-              onClick={() =>
-                void control.change(() =>
-                  saveSlips(
-                    data.id,
-                    withSlip.map((p) => p.id),
-                    'sign-in-slips',
-                  ),
-                )
-              }
+              onClick={() => setDialog('slips')}
             >
-              Slips to print
+              Slips
             </Button>
           )}
         </span>
@@ -105,6 +93,14 @@ function OpenPeople({ data, control }: { data: PeopleData; control: PeopleContro
           changes.
         </p>
       )}
+      <MailTrouble course={data.id} />
+      <SlipDialog
+        people={withSlip}
+        data={data}
+        control={control}
+        open={dialog === 'slips'}
+        onClose={() => setDialog(null)}
+      />
       {control.problem && (
         <div className="px-4 pt-3">
           <Refusal>{control.problem}</Refusal>

@@ -3,7 +3,8 @@ import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Select } from '../../ui/Select';
-import { saveSlips, type PeopleControl, type PeopleData, type Person } from './usePeople';
+import { SlipDialog } from './SlipDialog';
+import type { PeopleControl, PeopleData, Person } from './usePeople';
 
 type Role = Schemas['PersonRequest']['role'];
 
@@ -23,6 +24,7 @@ interface Props {
 export function PersonActions({ person: p, data, control }: Props) {
   const [erasing, setErasing] = useState(false);
   const [typed, setTyped] = useState('');
+  const [slipping, setSlipping] = useState(false);
   const keeps = data.mayKeep && !data.putAway;
   const isStudent = p.role === 'student';
   const isLast =
@@ -51,8 +53,8 @@ export function PersonActions({ person: p, data, control }: Props) {
       {maySlip && (
         <Button
           size="small"
-          title="Ends their sessions; the slip lets them choose a new password"
-          onClick={() => void control.change(() => saveSlips(data.id, [p.id], `slip-${p.signIn}`))}
+          title="The slip lets them choose a new password"
+          onClick={() => setSlipping(true)}
         >
           New slip
         </Button>
@@ -84,6 +86,13 @@ export function PersonActions({ person: p, data, control }: Props) {
           Erase for good
         </Button>
       )}
+      <SlipDialog
+        people={[p]}
+        data={data}
+        control={control}
+        open={slipping}
+        onClose={() => setSlipping(false)}
+      />
       <Dialog title={`Erase ${p.name}`} open={erasing} onClose={() => setErasing(false)}>
         <form
           className="space-y-4"

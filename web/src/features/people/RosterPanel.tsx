@@ -7,7 +7,8 @@ import { Select } from '../../ui/Select';
 import { counted, numberText } from '../../ui/time';
 import { Refusal } from '../../ui/TextField';
 import { RowMark, STATE_NAMES } from './RowMark';
-import { saveSlips, type PeopleControl, type PeopleData } from './usePeople';
+import { SlipDialog } from './SlipDialog';
+import { type PeopleControl, type PeopleData } from './usePeople';
 
 type Roster = Schemas['RosterView'];
 type Row = Schemas['RowView'];
@@ -40,6 +41,7 @@ export function RosterPanel({ data, control, onClose }: Props) {
   const [held, setHeld] = useState<Held | null>(null);
   const [seen, setSeen] = useState<Roster | null>(null);
   const [problem, setProblem] = useState('');
+  const [slipping, setSlipping] = useState(false);
   const [needSlips, setNeedSlips] = useState<string[] | null>(null);
 
   const look = async (next: Held) => {
@@ -98,15 +100,17 @@ export function RosterPanel({ data, control, onClose }: Props) {
               : 'All of them were here already, or sign in as before.'}
           </p>
           {needSlips.length > 0 && (
-            <Button
-              look="main"
-              onClick={() =>
-                void control.change(() => saveSlips(data.id, needSlips, 'sign-in-slips'))
-              }
-            >
-              Print the slips
+            <Button look="main" onClick={() => setSlipping(true)}>
+              Make the slips
             </Button>
           )}
+          <SlipDialog
+            people={data.people.filter((p) => needSlips.includes(p.id))}
+            data={data}
+            control={control}
+            open={slipping}
+            onClose={() => setSlipping(false)}
+          />
         </div>
       )}
       {!seen && (

@@ -25,6 +25,7 @@ export function usePeople(course: string) {
     } finally {
       await client.invalidateQueries({ queryKey: ['people', course] });
       await client.invalidateQueries({ queryKey: ['me'] });
+      await client.invalidateQueries({ queryKey: ['mail', course] });
     }
   };
   return { people, problem, change, forgive: () => setProblem(null) };

@@ -49,6 +49,7 @@ class ArchitectureTest {
           "bench",
           "submission",
           "review",
+          "notice",
           "demo");
 
   private static final ArchRule SQL_IN_STORES =
@@ -84,6 +85,7 @@ class ArchitectureTest {
                   "BUNDLED",
                   "RECHECK_RUN"),
           "review", Set.of("ANSWER", "NOTE"),
+          "notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX"),
           "platform", Set.of("SCHEDULED_TASKS"));
 
   private static final ArchRule TABLES_ARE_THEIR_MODULES =

@@ -53,11 +53,11 @@ public class Slips {
     return new Slip(account.id(), account.name(), account.signIn(), code, now.plus(LIFE));
   }
 
-  /** Makes a slip that lets somebody in anew: nobody who is signed in stays so. */
+  /** From now on only a new slip lets somebody in: nobody who is signed in stays so. */
   @Transactional
-  public Slip makeAnew(SignedIn account) {
+  public void lockOut(SignedIn account) {
     accounts.forgetPassword(account.id());
-    return make(account);
+    store.end(account.id(), clock.instant());
   }
 
   /**

@@ -55,6 +55,10 @@ public class Classes {
   /** Lets somebody who has an account be this in a class; for a sample class. */
   public void enrol(UUID id, UUID account, Role role) {
     store.join(new Member(id, account, role, "roster", false, null, null), clock.instant());
+    accounts
+        .selves(List.of(account))
+        .values()
+        .forEach(self -> store.setAddress(id, account, self.address()));
   }
 
   /** Says something else of a class. */

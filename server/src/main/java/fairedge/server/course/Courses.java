@@ -27,6 +27,16 @@ public class Courses {
     return store.membershipsOf(account.id());
   }
 
+  /** What a class is. */
+  public CourseInfo info(UUID courseId) {
+    return store.find(courseId).orElseThrow(() -> Problem.notFound("class")).info();
+  }
+
+  /** By their ids, all who are in a class, as whatever. */
+  public List<UUID> memberIds(UUID courseId) {
+    return store.members(courseId).stream().map(CourseStore.Member::account).toList();
+  }
+
   /** Whether somebody may do this in a class. */
   public boolean may(SignedIn account, UUID courseId, Right right) {
     return store.findStanding(courseId, account.id()).filter(right::isOf).isPresent();

@@ -25,6 +25,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -68,9 +69,15 @@ public class People {
     List<UUID> ids = members.stream().map(Member::account).toList();
     Map<UUID, Accounts.Self> selves = accounts.selves(ids);
     Map<UUID, Instant> open = slips.open(ids);
+    Map<UUID, String> onRoster = store.addresses(id);
     List<PersonView> people =
         members.stream()
-            .map(m -> person(m, Objects.requireNonNull(selves.get(m.account())), open))
+            .map(m ->
+                person(
+                    m,
+                    Objects.requireNonNull(selves.get(m.account())),
+                    onRoster.get(m.account()),
+                    open))
             .sorted(Comparator.comparing(PersonView::name).thenComparing(PersonView::id))
             .toList();
     return new PeopleView(
@@ -83,12 +90,14 @@ public class People {
         people);
   }
 
-  private static PersonView person(Member m, Accounts.Self self, Map<UUID, Instant> open) {
+  private static PersonView person(
+      Member m, Accounts.Self self, @Nullable String onRoster, Map<UUID, Instant> open) {
     return new PersonView(
         m.account(),
         self.account().name(),
         self.account().signIn(),
         self.address(),
+        onRoster,
         m.role().key(),
         m.group(),
         m.cameBy(),
@@ -128,9 +137,11 @@ public class People {
     courses.require(instructor, id, Right.KEEP_ROSTER);
     requireGroup(id, group);
     store.lock(id);
-    SignedIn account = accounts.createFor(name, Accounts.requireAddress(address));
+    String onRoster = Accounts.requireAddress(address);
+    SignedIn account = accounts.createFor(name, onRoster);
     store.join(
         new Member(id, account.id(), role, "one-by-one", false, group, null), clock.instant());
+    store.setAddress(id, account.id(), onRoster);
     if (role == Role.INSTRUCTOR) {
       accounts.letTeach(account.id());
     }
@@ -227,6 +238,7 @@ public class People {
       UUID group = j.group() == null ? null : groups.get(RosterJudge.plain(j.group()));
       store.join(
           new Member(id, account, Role.STUDENT, "roster", false, group, null), clock.instant());
+      store.setAddress(id, account, j.view().address());
     }
     audit.write(id, instructor, Deed.TOOK_IN, in.size());
     return made.stream().map(SignedIn::id).toList();
@@ -351,24 +363,56 @@ public class People {
    */
   @Transactional
   public List<Slip> newSlips(UUID id, List<UUID> ids, SignedIn giver) {
+    return lockedOut(id, ids, giver).stream().map(slips::make).toList();
+  }
+
+  /**
+   * The same where the slips are made later, as they are sent.
+   *
+   * @throws Problem if the roster has no address of somebody; then nobody is signed out
+   */
+  @Transactional
+  public List<SignedIn> slipsToSend(UUID id, List<UUID> ids, SignedIn giver) {
+    List<SignedIn> all = lockedOut(id, ids, giver);
+    Map<UUID, String> addresses = store.addresses(id);
+    all.stream()
+        .filter(a -> !addresses.containsKey(a.id()))
+        .findFirst()
+        .ifPresent(a -> {
+          throw Problem.of(
+              Problem.Kind.BAD_INPUT,
+              "The roster has no address of %s: print that slip. Nothing was sent."
+                  .formatted(a.name()));
+        });
+    return all;
+  }
+
+  private List<SignedIn> lockedOut(UUID id, List<UUID> ids, SignedIn giver) {
     courses.require(giver, id, Right.GIVE_SLIPS);
     boolean isInstructor = courses.may(giver, id, Right.KEEP_ROSTER);
     if (ids.isEmpty() || ids.size() > MOST_SLIPS) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Choose 1 to %d people.".formatted(MOST_SLIPS));
     }
     Map<UUID, SignedIn> people = accounts.people(ids);
-    List<Slip> made = new ArrayList<>();
+    List<SignedIn> all = new ArrayList<>();
     for (UUID account : ids.stream().distinct().toList()) {
       Member m = requireMember(id, account);
       boolean may = m.role() == Role.STUDENT || isInstructor && m.role() == Role.ASSISTANT;
       if (!may) {
         throw Problem.notFound("person");
       }
-      requireOnlyHere(id, m, Objects.requireNonNull(people.get(account)), giver);
-      made.add(slips.makeAnew(Objects.requireNonNull(people.get(account))));
+      SignedIn person = Objects.requireNonNull(people.get(account));
+      requireOnlyHere(id, m, person, giver);
+      slips.lockOut(person);
+      all.add(person);
       audit.write(id, giver, Deed.MADE_SLIP, account);
     }
-    return made;
+    return all;
+  }
+
+  /** The address that a class's roster has of somebody who is in it still. */
+  public Optional<String> addressOnRoster(UUID id, UUID account) {
+    return Optional.ofNullable(store.addresses(id).get(account));
   }
 
   /** Who has a class of somebody else's too is let in anew by nobody but themselves. */

@@ -35,6 +35,8 @@ public record PeopleView(
   /**
    * Somebody in the class.
    *
+   * @param address where their mail goes, as they say themselves
+   * @param rosterAddress where a slip can be sent: as the roster has it
    * @param cameBy join-code, roster, one-by-one or founder
    * @param isNew came by the code, and nobody has looked at it yet
    * @param slipUntil until when a slip can be used that is not used yet; null: there is none
@@ -45,6 +47,7 @@ public record PeopleView(
       String name,
       String signIn,
       @Nullable String address,
+      @Nullable String rosterAddress,
       String role,
       @Nullable UUID group,
       String cameBy,

@@ -93,7 +93,7 @@ class DemoClass implements ApplicationRunner {
     }
     Map<String, SignedIn> people = new HashMap<>();
     for (Person p : PEOPLE) {
-      people.put(p.signIn(), accounts.create(p.name(), p.signIn(), p.password()));
+      people.put(p.signIn(), created(accounts, p.name(), p.signIn(), p.password()));
     }
     SignedIn maker = Objects.requireNonNull(people.get("marit"));
     UUID marit = maker.id();
@@ -116,6 +116,13 @@ class DemoClass implements ApplicationRunner {
             .map(p -> Objects.requireNonNull(people.get(p.signIn())))
             .toList();
     school.ifAvailable(s -> s.fill(course, maker, first, set, PASSWORD));
+  }
+
+  /** Somebody with a mail address, which in the demonstration leads nowhere. */
+  static SignedIn created(Accounts accounts, String name, String signIn, String password) {
+    SignedIn account = accounts.create(name, signIn, password);
+    accounts.setSelf(account, name, signIn + "@quay.example", null);
+    return account;
   }
 
   private UUID lid(UUID owner) {

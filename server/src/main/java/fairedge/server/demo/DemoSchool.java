@@ -135,10 +135,12 @@ class DemoSchool {
    */
   void fill(UUID autumn, SignedIn marit, List<SignedIn> first, DemoWork.Set set, String password) {
     classes.enrol(
-        autumn, accounts.create("Ottoline Brandt", "ottoline", password).id(), Role.ASSISTANT);
+        autumn,
+        DemoClass.created(accounts, "Ottoline Brandt", "ottoline", password).id(),
+        Role.ASSISTANT);
     List<SignedIn> all = new ArrayList<>(first);
     for (String name : AUTUMN) {
-      SignedIn student = accounts.create(name, signIn(name), password);
+      SignedIn student = DemoClass.created(accounts, name, signIn(name), password);
       classes.enrol(autumn, student.id(), Role.STUDENT);
       all.add(student);
     }
@@ -169,13 +171,14 @@ class DemoSchool {
             new CourseInfo(
                 "Harbour Props, spring", "Europe/Oslo", "mm", "Z", begun, begun.plusDays(100)),
             marit);
-    classes.enrol(spring, accounts.create("Dagny Prell", "dagny", password).id(), Role.ASSISTANT);
+    classes.enrol(
+        spring, DemoClass.created(accounts, "Dagny Prell", "dagny", password).id(), Role.ASSISTANT);
     Instant due = clock.instant().minus(SPRING);
     UUID bollard = assignments.set(spring, exerciseOf(set.bollard()), due);
     UUID lid = assignments.set(spring, exerciseOf(set.lid()), due.plus(Duration.ofDays(14)));
     int number = 0;
     for (String name : OF_SPRING) {
-      SignedIn student = accounts.create(name, signIn(name), password);
+      SignedIn student = DemoClass.created(accounts, name, signIn(name), password);
       classes.enrol(spring, student.id(), Role.STUDENT);
       Duration ago = SPRING.plusDays(2).plusHours(number++);
       answered(student, bollard, marit, ago, List.of(loop(0.5)), Verdict.accepted);

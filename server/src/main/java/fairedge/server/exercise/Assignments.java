@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -41,7 +42,16 @@ public class Assignments {
   }
 
   public Assignment require(UUID id) {
-    return store.find(id).orElseThrow(() -> Problem.notFound("exercise"));
+    return find(id).orElseThrow(() -> Problem.notFound("exercise"));
+  }
+
+  public Optional<Assignment> find(UUID id) {
+    return store.find(id);
+  }
+
+  /** What is due from one time on and before another, in whichever class. */
+  public List<Assignment> dueBetween(Instant from, Instant until) {
+    return store.dueBetween(from, until);
   }
 
   /** All that is set in the classes in which the account may do this, in their order. */

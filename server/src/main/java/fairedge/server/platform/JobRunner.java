@@ -28,10 +28,8 @@ class JobRunner implements SmartLifecycle {
   private static final Duration HEARTBEAT = Duration.ofSeconds(4);
   private static final Duration PATIENCE = Duration.ofSeconds(15);
 
-  /** A run that threw is tried again after so long, one that could not begin yet after so long. */
+  /** A run that threw is tried again after so long. */
   private static final Duration FAILED = Duration.ofMinutes(5);
-
-  private static final Duration BUSY = Duration.ofMillis(500);
 
   private final Scheduler scheduler;
   private final JobQueue queue;
@@ -41,14 +39,15 @@ class JobRunner implements SmartLifecycle {
       DataSource database,
       List<Job> jobs,
       List<Cleaning> cleanings,
-      NewsAgain news,
+      List<Round> rounds,
       JobQueue queue,
       @Value("${fair-edge.jobs.threads}") int threads) {
     List<Task<?>> tasks = jobs.stream().<Task<?>>map(JobRunner::task).toList();
     this.queue = queue;
     this.scheduler =
         Scheduler.create(database, tasks)
-            .startTasks(cleaning(cleanings), news.task())
+            .startTasks(cleaning(cleanings))
+            .startTasks(rounds.stream().map(JobRunner::task).toList())
             .threads(threads)
             .enablePriority()
             .pollingInterval(POLLING)
@@ -72,6 +71,11 @@ class JobRunner implements SmartLifecycle {
             }));
   }
 
+  private static RecurringTask<Void> task(Round round) {
+    return Tasks.recurring(round.name(), FixedDelay.of(round.every()))
+        .execute((instance, context) -> round.go());
+  }
+
   private static Task<Void> task(Job job) {
     return Tasks.custom(job.name(), Void.class)
         .onDeadExecutionRevive()
@@ -81,8 +85,9 @@ class JobRunner implements SmartLifecycle {
 
   private static CompletionHandler<Void> ended(Job.Ended ended) {
     return switch (ended) {
-      case DONE -> (run, operations) -> operations.remove();
-      case LATER -> (run, operations) -> operations.reschedule(run, after(BUSY));
+      case Job.Ended.Done() -> (run, operations) -> operations.remove();
+      case Job.Ended.Later(Duration pause) ->
+          (run, operations) -> operations.reschedule(run, after(pause));
     };
   }
 

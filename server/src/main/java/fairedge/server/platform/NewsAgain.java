@@ -1,8 +1,5 @@
 package fairedge.server.platform;
 
-import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.Duration;
 import org.springframework.modulith.events.FailedEventPublications;
 import org.springframework.modulith.events.ResubmissionOptions;
@@ -13,7 +10,7 @@ import org.springframework.stereotype.Component;
  * out after it. What somebody could not take up, or what a node died with, is sent again.
  */
 @Component
-class NewsAgain {
+class NewsAgain implements Round {
   private static final Duration EVERY = Duration.ofMinutes(1);
 
   private final FailedEventPublications failed;
@@ -22,12 +19,18 @@ class NewsAgain {
     this.failed = failed;
   }
 
-  /** Every minute, on whichever node. */
-  RecurringTask<Void> task() {
-    return Tasks.recurring("news", FixedDelay.of(EVERY)).execute((instance, context) -> send());
+  @Override
+  public String name() {
+    return "news";
   }
 
-  void send() {
+  @Override
+  public Duration every() {
+    return EVERY;
+  }
+
+  @Override
+  public void go() {
     failed.resubmit(ResubmissionOptions.defaults());
   }
 }

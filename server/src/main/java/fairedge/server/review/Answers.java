@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,9 +31,16 @@ class Answers {
   private final AnswerStore store;
   private final Submissions submissions;
   private final Accounts accounts;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Answers(AnswerStore store, Submissions submissions, Accounts accounts, Clock clock) {
+  Answers(
+      AnswerStore store,
+      Submissions submissions,
+      Accounts accounts,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.events = events;
     this.store = store;
     this.submissions = submissions;
     this.accounts = accounts;
@@ -112,6 +120,7 @@ class Answers {
     Instant now = clock.instant();
     store.markReturned(id, by.id(), now);
     submissions.answered(submission, now);
+    events.publishEvent(new AnswerReturned(id));
     return told(store.find(id).orElseThrow());
   }
 

@@ -35,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -317,6 +318,10 @@ public class Submissions {
     return Problem.notFound("submission");
   }
 
+  public Optional<Submission> find(UUID id) {
+    return store.find(id);
+  }
+
   public Submission require(UUID id) {
     return store.find(id).orElseThrow(Submissions::gone);
   }
@@ -358,6 +363,11 @@ public class Submissions {
   /** Last attempts that no answer is out to, of all in several assignments. */
   public List<Submission> waiting(Collection<UUID> assignments) {
     return store.waiting(assignments);
+  }
+
+  /** Who has handed in, by their ids. */
+  public Set<UUID> whoHandedIn(UUID assignment) {
+    return store.whoHandedIn(assignment);
   }
 
   /** How many students have handed in, by assignment. */

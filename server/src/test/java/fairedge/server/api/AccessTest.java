@@ -258,6 +258,16 @@ class AccessTest {
             404,
             404,
             200),
+        line("GET", "/api/classes/{course}/mail", null, 401, 404, 404, 404, 200),
+        line(
+            "POST",
+            "/api/classes/{course}/slips/mail",
+            Map.of("people", List.of(UUID.randomUUID())),
+            401,
+            404,
+            404,
+            404,
+            404),
         line("POST", "/api/classes/{course}/groups", Map.of("name", "Tue"), 401, 404, 404, 404, 201)
             .assistant(404),
         line(
@@ -342,6 +352,9 @@ class AccessTest {
             400,
             400),
         line("GET", "/api/account/everything", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/account/mail", null, 401, 200, 200, 200, 200),
+        line("PUT", "/api/account/mail", Map.of("about", List.of("due")), 401, 204, 204, 204, 204),
+        line("GET", "/api/outbox", null, 401, 200, 200, 200, 200),
         line("DELETE", "/api/account/sessions", null, 401, 204, 204, 204, 204),
         line("DELETE", "/api/classes/{course}/me", null, 401, 400, 400, 404, 400)
             .assistant(204)

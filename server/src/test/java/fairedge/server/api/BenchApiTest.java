@@ -230,7 +230,7 @@ class BenchApiTest {
       ines.post(path(open, "/steps"), step(begun + i, loop)).is(200);
       meshes.add(mesh(ines, open));
     }
-    awaitOne("select count(*) from snapshot");
+    database.await("select count(*) from snapshot", "1");
     try (Application another = Application.on(database)) {
       Client there = Client.signedIn(another, "ines");
       assertThat(mesh(there, open)).isEqualTo(meshes.get(25));
@@ -240,14 +240,6 @@ class BenchApiTest {
       }
       // The node that made them sees that another took three back.
       assertThat(mesh(ines, open)).isEqualTo(meshes.get(22));
-    }
-  }
-
-  private static void awaitOne(String query) {
-    long patience = System.nanoTime() + 30_000_000_000L;
-    while (!"1".equals(database.value(query))) {
-      assertThat(System.nanoTime()).as(query).isLessThan(patience);
-      Thread.onSpinWait();
     }
   }
 

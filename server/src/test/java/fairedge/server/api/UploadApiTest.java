@@ -152,7 +152,7 @@ class UploadApiTest {
             + " values ('upload', '"
             + id
             + "', now(), false, 1)");
-    await("select count(*) from scheduled_tasks where task_instance = '" + id + "'", "0");
+    database.await("select count(*) from scheduled_tasks where task_instance = '" + id + "'", "0");
     assertThat(rune.delete("/api/uploads/" + id).json().path("stage").asString())
         .isEqualTo("cancelled");
     assertThat(database.value("select count(*) from submission")).isEqualTo(before);
@@ -180,7 +180,7 @@ class UploadApiTest {
             + id
             + "', now() - interval '1 minute', true, 'dead', now() - interval '1 minute', 1)");
     try (Application another = application()) {
-      await("select stage from upload where id = '" + id + "'", "done");
+      database.await("select stage from upload where id = '" + id + "'", "done");
       Client tobias = Client.signedIn(another, "tobias");
       JsonNode upload = tobias.get("/api/uploads/" + id).is(200).json();
       assertThat(upload.path("handedIn").path("attempt").asInt()).isEqualTo(1);
@@ -202,7 +202,7 @@ class UploadApiTest {
             + id
             + "', now(), false, 1)");
     database.run("insert into sent_part values ('%1$s', 0, 'ab'), ('%1$s', 1, 'c')".formatted(id));
-    await("select stage from upload where id = '" + id + "'", "failed");
+    database.await("select stage from upload where id = '" + id + "'", "failed");
     Client ines = Client.signedIn(app, "ines");
     JsonNode failed = ines.get("/api/uploads/" + id).json();
     assertThat(failed.path("problem").path("detail").asString())
@@ -233,7 +233,7 @@ class UploadApiTest {
   }
 
   private static JsonNode waited(Client student, String id, String stage) {
-    await("select stage from upload where id = '" + id + "'", stage);
+    database.await("select stage from upload where id = '" + id + "'", stage);
     return student.get("/api/uploads/" + id).is(200).json();
   }
 
@@ -290,18 +290,5 @@ class UploadApiTest {
         .isEqualTo("cancelled");
     amara.delete("/api/uploads/" + second).is(200);
     assertThat(parts(second)).isZero();
-  }
-
-  private static void await(String query, String wanted) {
-    long patience = System.nanoTime() + 60_000_000_000L;
-    while (!wanted.equals(database.value(query))) {
-      assertThat(System.nanoTime()).as(query).isLessThan(patience);
-      try {
-        Thread.sleep(100);
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-        throw new IllegalStateException(e);
-      }
-    }
   }
 }

@@ -138,7 +138,7 @@ class ArrivalTest {
     instructor.await(() -> instructor.isEnabled("Take in 3"));
     assertThat(database.value("select count(*) from membership")).isEqualTo("1");
     instructor.press("Take in 3");
-    instructor.button("Print the slips");
+    instructor.button("Make the slips");
     assertThat(database.value("select count(*) from membership where role = 'student'"))
         .isEqualTo("3");
     assertThat(database.rows("select name from study_group order by 1"))

@@ -8,6 +8,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.locks.LockSupport;
 import org.flywaydb.core.Flyway;
 
 /**
@@ -76,6 +77,17 @@ public final class Database implements AutoCloseable {
   /** The only value of a query. */
   public String value(String sql) {
     return rows(sql).getFirst().getFirst();
+  }
+
+  /** Waits until a query has a value. */
+  public void await(String sql, String wanted) {
+    long patience = System.nanoTime() + 60_000_000_000L;
+    while (!wanted.equals(value(sql))) {
+      if (System.nanoTime() > patience) {
+        throw new AssertionError("never %s: %s".formatted(wanted, sql));
+      }
+      LockSupport.parkNanos(20_000_000);
+    }
   }
 
   /** Runs a statement that changes something. */

@@ -230,6 +230,22 @@ public class CourseStore {
         .execute();
   }
 
+  /** What the roster has of somebody. */
+  public void setAddress(UUID course, UUID account, @Nullable String address) {
+    db.update(MEMBERSHIP)
+        .set(MEMBERSHIP.ADDRESS, address)
+        .where(MEMBERSHIP.COURSE_ID.eq(course), MEMBERSHIP.ACCOUNT_ID.eq(account))
+        .execute();
+  }
+
+  /** The addresses that the roster has, by whose they are. */
+  public Map<UUID, String> addresses(UUID course) {
+    return db.select(MEMBERSHIP.ACCOUNT_ID, MEMBERSHIP.ADDRESS)
+        .from(MEMBERSHIP)
+        .where(MEMBERSHIP.COURSE_ID.eq(course), MEMBERSHIP.ADDRESS.isNotNull())
+        .fetchMap(MEMBERSHIP.ACCOUNT_ID, MEMBERSHIP.ADDRESS);
+  }
+
   /** All newcomers were looked at. */
   public void lookedAt(UUID course) {
     db.update(MEMBERSHIP)

@@ -56,6 +56,15 @@ public class AssignmentStore {
     return where(ASSIGNMENT.ID.eq(id)).fetchOptional(this::read);
   }
 
+  public List<Assignment> dueBetween(Instant from, Instant until) {
+    return where(
+            ASSIGNMENT
+                .DUE_AT
+                .ge(from.atOffset(ZoneOffset.UTC))
+                .and(ASSIGNMENT.DUE_AT.lt(until.atOffset(ZoneOffset.UTC))))
+        .fetch(this::read);
+  }
+
   /** Course by course, in their order. */
   public List<Assignment> ofCourses(Collection<UUID> courses) {
     return where(ASSIGNMENT.COURSE_ID.eq(any(courses.toArray(UUID[]::new))))

@@ -32,6 +32,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -218,6 +219,13 @@ public class SubmissionStore implements MeshHolder {
         .where(SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))))
         .groupBy(SUBMISSION.ASSIGNMENT_ID)
         .fetchMap(SUBMISSION.ASSIGNMENT_ID, students);
+  }
+
+  public Set<UUID> whoHandedIn(UUID assignment) {
+    return db.selectDistinct(SUBMISSION.STUDENT_ID)
+        .from(SUBMISSION)
+        .where(SUBMISSION.ASSIGNMENT_ID.eq(assignment))
+        .fetchSet(SUBMISSION.STUDENT_ID);
   }
 
   /** By how many students each kind was found in their last attempts, the most first. */

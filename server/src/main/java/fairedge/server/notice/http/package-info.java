@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.notice.http;
+
+import org.jspecify.annotations.NullMarked;

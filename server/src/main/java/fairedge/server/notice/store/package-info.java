@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.notice.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+import { Outbox } from '../features/account/Outbox';
+
+export function OutboxPage() {
+  return <Outbox />;
+}
