@@ -7,13 +7,17 @@ import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Database;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Databases of earlier versions, with work in them. */
 class MigrationTest {
+  private static final int LAST = 14;
+
   private static final String FINDINGS =
       """
       [{"kind": "ngon", "key": "k", "elements": [{"kind": "face", "id": 4, "ends": null}], "severity": "should", "title": "5 sides, flat", "place": {"x": 1, "y": 2, "z": 3}},
@@ -129,6 +133,153 @@ class MigrationTest {
         assertThat(note.path("place").path("z").asInt()).isEqualTo(3);
         assertThat(note.path("camera").path("eye").path("x").asInt()).isEqualTo(9);
       }
+    }
+  }
+
+  private static final String OLD = "00000000-0000-0000-0000-00000000000%s";
+
+  /** The lid with one trace over its top, as it is kept by every version, and the mesh after it. */
+  private static Map<String, String> kept() {
+    try (Database database = new Database();
+        Application app = Application.on(database)) {
+      Client rune = Client.signedIn(app, "rune");
+      JsonNode open = Bollard.open(rune, "Hatch lid");
+      String workpiece = open.path("id").asString();
+      rune.post("/api/workpieces/" + workpiece + "/steps", Bollard.step(0, Bollard.trace(1, 11)))
+          .is(200);
+      Map<String, Object> handIn = Map.of("revision", 1, "clientKey", UUID.randomUUID());
+      rune.post("/api/workpieces/" + workpiece + "/submissions", handIn).is(201);
+      Map<String, String> kept = new HashMap<>();
+      kept.put("starter", hex(database, "select starter from exercise where title = 'Hatch lid'"));
+      kept.put("mesh", hex(database, "select mesh from submission"));
+      for (String mesh : List.of("starter", "mesh")) {
+        kept.put(
+            mesh + "-row",
+            database.value(
+                ("select format('decode(''%%s'', ''hex''), decode(''%%s'', ''hex''), %%s, %%s,"
+                        + " %%s', encode(sha256, 'hex'), encode(bytes, 'hex'), vertices, edges,"
+                        + " faces) from mesh_content where sha256 = %s")
+                    .formatted(kept.get(mesh))));
+      }
+      for (String column : List.of("change", "view", "after")) {
+        kept.put(column, database.value("select quote_literal(%s) from step".formatted(column)));
+      }
+      kept.put("figures", database.value("select quote_literal(figures) from submission_report"));
+      kept.put("findings", database.value("select quote_literal(findings) from submission_report"));
+      kept.put("reading", database.value("select quote_literal(reading) from submission_report"));
+      return kept;
+    }
+  }
+
+  private static String hex(Database database, String query) {
+    return "decode('%s', 'hex')"
+        .formatted(database.value("select encode((%s), 'hex')".formatted(query)));
+  }
+
+  /** The same work in the words of a version: a step, a hand-in, an answer that is out. */
+  private static String work(int version, Map<String, String> kept) {
+    boolean isSet = version >= 12;
+    String exercise =
+        isSet
+            ? """
+            insert into exercise (id, owner_id, title, summary, unit, starter, scale, version)
+              values ('{e}', '{a}', 'Hatch lid', 'short', 'mm', {starter}, 500, 0);
+            insert into exercise_version (exercise_id, number, brief, profile, made_at)
+              values ('{e}', 0, 'long', 'All quads', now());
+            insert into assignment (id, exercise_id, course_id, place) values ('{e}', '{e}', '{c}', 1);
+            insert into workpiece (id, owner_type, owner_id, account_id, revision, opened_at)
+              values ('{1}', 'assignment', '{e}', '{b}', 1, now());
+            """
+            : """
+            insert into exercise (id, course_id, place, title, summary, brief, unit, starter, scale, profile)
+              values ('{e}', '{c}', 1, 'Hatch lid', 'short', 'long', 'mm', {starter}, 500, 'All quads');
+            insert into workpiece (id, exercise_id, student_id, revision, opened_at)
+              values ('{1}', '{e}', '{b}', 1, now());
+            """;
+    String text =
+        """
+        begin;
+        insert into account (id, sign_in, name, password_hash) values
+          ('{a}', 'teacher', 'Old Teacher', 'x'), ('{b}', 'student', 'Old Student', 'x');
+        insert into course (id, name) values ('{c}', 'Of before');
+        insert into membership (course_id, account_id, role) values
+          ('{c}', '{a}', 'instructor'), ('{c}', '{b}', 'student');
+        insert into mesh_content (sha256, bytes, vertices, edges, faces) values
+          ({starter-row}), ({mesh-row});
+        """
+            + exercise
+            + """
+            insert into step (workpiece_id, number, change, view, after, made_at{receipt})
+              values ('{1}', 1, {change}, {view}, {after}, now(){receipt-value});
+            update workpiece set head_step = (select id from step);
+            insert into submission (id, {set}, student_id, attempt, source, step_id, mesh, client_key,
+                handed_in_at{report})
+              values ('{2}', '{e}', '{b}', 1, 'bench', (select id from step), {mesh}, '{2}', now(){zero});
+            insert into submission_report (submission_id, figures, findings, reading{numbered})
+              values ('{2}', {figures}, {findings}, {reading}{zero-numbered});
+            insert into answer (submission_id, word, verdict, returned_at, returned_by{report})
+              values ('{2}', 'Go on.', 'try-again', now(), '{a}'{zero});
+            commit;
+            """;
+    Map<String, String> words = new HashMap<>(kept);
+    for (String id : List.of("a", "b", "c", "e", "1", "2")) {
+      words.put(id, OLD.formatted(id));
+    }
+    words.put("set", isSet ? "assignment_id" : "exercise_id");
+    words.put("receipt", version < 6 ? ", receipt" : "");
+    words.put("receipt-value", version < 6 ? ", '{}'" : "");
+    words.put("report", isSet ? ", report_version" : "");
+    words.put("zero", isSet ? ", 0" : "");
+    words.put("numbered", isSet ? ", version" : "");
+    words.put("zero-numbered", isSet ? ", 0" : "");
+    for (Map.Entry<String, String> word : words.entrySet()) {
+      text = text.replace("{" + word.getKey() + "}", word.getValue());
+    }
+    return text;
+  }
+
+  @Test
+  void everyEarlierVersion_comesUpWithItsWork() {
+    Map<String, String> kept = kept();
+    for (int version = 1; version <= LAST; version++) {
+      try (Database database = Database.empty()) {
+        database.migrateTo(String.valueOf(version));
+        database.run(work(version, kept));
+        database.migrateTo("latest");
+        assertThat(
+                database.rows(
+                    "select a.id = s.assignment_id, v.brief, w.revision, w.head_step = s.step_id,"
+                        + " n.word from submission s join assignment a on a.id = s.assignment_id"
+                        + " join exercise e on e.id = a.exercise_id join exercise_version v on"
+                        + " v.exercise_id = e.id and v.number = e.version join workpiece w on"
+                        + " w.owner_id = a.id join answer n on n.submission_id = s.id and"
+                        + " n.report_version = s.report_version"))
+            .as("from version " + version)
+            .containsExactly(List.of("t", "long", "1", "t", "Go on."));
+        if (version == 1 || version == LAST) {
+          goesOn(database);
+        }
+      }
+    }
+  }
+
+  /** The student of before opens the bench and cuts on; the answer of before is read. */
+  private static void goesOn(Database database) {
+    try (Application app = Application.on(database)) {
+      Accounts accounts = app.bean(Accounts.class);
+      accounts.setPassword(UUID.fromString(OLD.formatted("b")), "of long before");
+      Client student = Client.signedIn(app, "student", "of long before");
+      JsonNode open = Bollard.open(student, "Hatch lid");
+      assertThat(open.path("steps")).hasSize(1);
+      student
+          .post(
+              "/api/workpieces/" + open.path("id").asString() + "/steps",
+              Bollard.step(1, Bollard.trace(3, 9)))
+          .is(200);
+      JsonNode answer =
+          student.get("/api/submissions/" + OLD.formatted("2") + "/answer").is(200).json();
+      assertThat(answer.path("answer").path("word").asString()).isEqualTo("Go on.");
+      assertThat(answer.path("check").path("findings")).isNotEmpty();
     }
   }
 
