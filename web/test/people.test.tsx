@@ -15,7 +15,7 @@ const person = (name: string, more: Partial<Person> = {}): Person => ({
   name,
   signIn: name.toLowerCase().replace(' ', '.'),
   address: null,
-    rosterAddress: null,
+  rosterAddress: null,
   role: 'student',
   group: null,
   cameBy: 'roster',

@@ -336,18 +336,53 @@ export const api = {
   everythingOf: (course: string, person: string) =>
     `/api/classes/${course}/people/${person}/everything`,
   assignments: () => json<Schemas['AssignmentView'][]>('GET', '/assignments'),
-  terms: (exercise: string) => json<Schemas['TermsView']>('GET', `/exercises/${exercise}/terms`),
-  setTerms: (
-    exercise: string,
-    revision: number,
-    profile: Schemas['ProfileView'],
-    wanted: Schemas['Wanted'],
-  ) =>
-    json<Schemas['TermsView']>('PUT', `/exercises/${exercise}/terms`, {
-      revision,
-      profile,
-      wanted,
+  exercises: () => json<Schemas['ExerciseRow'][]>('GET', '/exercises'),
+  beginExercise: () => json<Schemas['ExerciseBegun']>('POST', '/exercises'),
+  copyExercise: (id: string) => json<Schemas['ExerciseBegun']>('POST', `/exercises/${id}/copies`),
+  exercise: (id: string) => json<Schemas['EditorView']>('GET', `/exercises/${id}`),
+  keepExercise: (id: string, draft: Schemas['DraftRequest']) =>
+    json<Schemas['EditorView']>('PUT', `/exercises/${id}/draft`, draft),
+  takeDraftBack: (id: string, revision: number) =>
+    json<Schemas['EditorView']>('POST', `/exercises/${id}/draft/back`, { revision }),
+  makeReady: (id: string, revision: number) =>
+    json<Schemas['EditorView']>('POST', `/exercises/${id}/ready`, { revision }),
+  putExerciseAway: (id: string, away: boolean) =>
+    json<Schemas['EditorView']>('PUT', `/exercises/${id}/away`, { away }),
+  useStarter: (id: string, from: Partial<Schemas['StarterRequest']>) =>
+    json<Schemas['EditorView']>('PUT', `/exercises/${id}/starter`, from),
+  sendStarter: (
+    id: string,
+    file: File,
+    fields: Record<string, string>,
+    onShare: (share: number) => void,
+  ): Sending<Schemas['EditorView']> =>
+    sendFile(`/exercises/${id}/starter/file`, fields, file, onShare),
+  starterMesh: (id: string) => bytes(`/exercises/${id}/starter/mesh`),
+  starterCheck: (id: string) => json<Schemas['CheckView']>('GET', `/exercises/${id}/starter/check`),
+  exercisePicture: (id: string) => `/api/exercises/${id}/starter/picture`,
+  starterLens: (id: string, hash: string) => ({
+    key: ['starter', id, hash],
+    look: (lens: string) =>
+      json<Schemas['LensPicture']>('GET', `/exercises/${id}/starter/lenses/${lens}`),
+    along: (edge: number) =>
+      json<Schemas['Along']>('GET', `/exercises/${id}/starter/along/${edge}`),
+    smooth: (level: number | null) => bytes(`/exercises/${id}/starter/smooth${query({ level })}`),
+    bend: (asked: Asked) => bent(`/exercises/${id}/starter/bent${query(asked)}`),
+  }),
+  setIn: (exercise: string, course: string, setting: Schemas['SettingRequest']) =>
+    json<Schemas['AssignmentView']>('POST', `/exercises/${exercise}/assignments`, {
+      course,
+      setting,
     }),
+  changeSetting: (assignment: string, setting: Schemas['SettingRequest']) =>
+    json<Schemas['AssignmentView']>('PUT', `/assignments/${assignment}`, setting),
+  takeOutOf: (assignment: string) => nothing('DELETE', `/assignments/${assignment}`),
+  orderSet: (course: string, assignments: readonly string[]) =>
+    nothing('PUT', `/classes/${course}/order`, { assignments }),
+  allowances: (assignment: string) =>
+    json<Schemas['Allowance'][]>('GET', `/assignments/${assignment}/allowances`),
+  allow: (assignment: string, asked: Schemas['AllowanceRequest']) =>
+    json<Schemas['Allowance'][]>('PUT', `/assignments/${assignment}/allowances`, asked),
   recheck: (exercise: string) => json<Schemas['Progress']>('GET', `/exercises/${exercise}/recheck`),
   practice: () => json<Schemas['PracticeView']>('GET', '/practice'),
   beginPractice: (form: string, profile: string, clientKey: string) =>

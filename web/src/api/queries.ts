@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api } from './client';
 
 /** Key, function and type of every query, tied together. */
@@ -33,11 +33,25 @@ export const queries = {
     queryOptions({ queryKey: ['audit', course], queryFn: () => api.audit(course) }),
   bundle: (id: string) => queryOptions({ queryKey: ['bundle', id], queryFn: () => api.bundle(id) }),
   assignments: () => queryOptions({ queryKey: ['assignments'], queryFn: api.assignments }),
-  terms: (exercise: string) =>
+  exercises: () => queryOptions({ queryKey: ['exercises'], queryFn: api.exercises }),
+  exercise: (id: string) =>
+    queryOptions({ queryKey: ['exercise', id], queryFn: () => api.exercise(id) }),
+  starterMesh: (id: string, hash: string) =>
     queryOptions({
-      queryKey: ['terms', exercise],
-      queryFn: () => api.terms(exercise),
+      queryKey: ['starter', id, 'mesh', hash],
+      queryFn: () => api.starterMesh(id),
       staleTime: Infinity,
+    }),
+  starterCheck: (id: string, hash: string, revision: number) =>
+    queryOptions({
+      queryKey: ['starter', id, 'check', hash, revision],
+      queryFn: () => api.starterCheck(id),
+      placeholderData: keepPreviousData,
+    }),
+  allowances: (assignment: string) =>
+    queryOptions({
+      queryKey: ['allowances', assignment],
+      queryFn: () => api.allowances(assignment),
     }),
   recheck: (exercise: string) =>
     queryOptions({

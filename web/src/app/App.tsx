@@ -27,7 +27,7 @@ import {
   PracticeBenchPage,
   PracticePage,
   ReviewPage,
-  TermsPage,
+  EditorPage,
 } from './parts';
 import places from './places.json';
 import { Shell } from './Shell';
@@ -61,7 +61,7 @@ const AT: Record<keyof typeof places, ReactNode> = {
   handbook: <HandbookPage />,
   card: <HandbookPage />,
   exercises: <ExercisesPage />,
-  terms: <TermsPage />,
+  editor: <EditorPage />,
   bundle: <BundlePage />,
   review: <ReviewPage />,
   answer: <AnswerPage />,
@@ -72,7 +72,7 @@ const BARE: readonly string[] = [
   'home',
   'practiceBench',
   'bench',
-  'terms',
+  'editor',
   'review',
   'answer',
 ] satisfies (keyof typeof places)[];

@@ -18,7 +18,7 @@ export const PracticeBenchPage = part(
 export const ReviewPage = part(async () => (await import('../pages/ReviewPage')).ReviewPage);
 export const AnswerPage = part(async () => (await import('../pages/AnswerPage')).AnswerPage);
 export const HandbookPage = part(async () => (await import('../pages/HandbookPage')).HandbookPage);
-export const TermsPage = part(async () => (await import('../pages/TermsPage')).TermsPage);
+export const EditorPage = part(async () => (await import('../pages/EditorPage')).EditorPage);
 export const BundlePage = part(async () => (await import('../pages/BundlePage')).BundlePage);
 export const PracticePage = part(async () => (await import('../pages/PracticePage')).PracticePage);
 export const ExercisesPage = part(

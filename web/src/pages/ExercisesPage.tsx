@@ -1,6 +1,6 @@
 import { Exercises } from '../features/exercises/Exercises';
-import { useTaught } from '../trade/useCourse';
+import { useMayTeach, useTaught } from '../trade/useCourse';
 
 export function ExercisesPage() {
-  return <Exercises course={useTaught()} />;
+  return <Exercises course={useTaught()} mayTeach={useMayTeach()} />;
 }

@@ -30,6 +30,11 @@ export function useCourse(): { course: Membership | null; courses: readonly Memb
   return { course: course ?? null, courses };
 }
 
+/** Whether whoever is signed in may make classes and exercises. */
+export function useMayTeach(): boolean {
+  return useQuery(queries.me()).data?.mayTeach === true;
+}
+
 /** Whether somebody sees what all in a class do. */
 export function seesAll(m: Membership): boolean {
   return m.role !== 'student';

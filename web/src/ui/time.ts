@@ -26,6 +26,17 @@ export function whenText(iso: string): string {
   return told('day and time', { ...DAY, ...TIME }).format(new Date(iso));
 }
 
+/**
+ * "Fri 4 Dec, 18:00", by a clock on a wall somewhere; where it shows another time than one's own,
+ * that stands behind it.
+ */
+export function wallText(iso: string, wall: string): string {
+  const at = new Date(iso);
+  const there = new Intl.DateTimeFormat('en-GB', { timeZone: wall, ...DAY, ...TIME }).format(at);
+  const here = whenText(iso);
+  return there === here ? there : `${there} there, ${here} here`;
+}
+
 /** "Sun 6 Dec", of a day without a time: the same in every zone. */
 export function dayText(day: string): string {
   return told('day', { ...DAY, timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));

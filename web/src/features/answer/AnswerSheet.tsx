@@ -18,7 +18,7 @@ import { FindingMark } from '../../trade/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../trade/MeshPicture';
 import { Failure, Loading } from '../../ui/States';
-import { numberText, whenText } from '../../ui/time';
+import { numberText, wallText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 
@@ -153,7 +153,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
             </p>
           </div>
           <footer className="flex items-center justify-between gap-3 border-t border-ink px-6 py-3.5">
-            <span className="text-ink2">{dueAt && `Due ${whenText(dueAt)}`}</span>
+            <span className="text-ink2">{dueAt && `Due ${wallText(dueAt, assignment.zone)}`}</span>
             <Button
               look={accepted ? 'plain' : 'main'}
               size="tall"

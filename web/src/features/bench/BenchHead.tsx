@@ -3,7 +3,7 @@ import type { Workpiece } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Key } from '../../ui/Key';
-import { clockText, whenText } from '../../ui/time';
+import { clockText, wallText } from '../../ui/time';
 
 interface Props {
   state: Workpiece;
@@ -29,7 +29,7 @@ export function BenchHead({ state, pending, ...props }: Props) {
         <>
           <span className="truncate">
             {task.summary}
-            {task.dueAt && `. Due ${whenText(task.dueAt)}`}
+            {task.dueAt && task.zone && `. Due ${wallText(task.dueAt, task.zone)}`}
           </span>
           <button
             type="button"

@@ -1,7 +1,8 @@
 import type { Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { whenText } from '../../ui/time';
+import { Markdown } from '../../ui/Markdown';
+import { wallText } from '../../ui/time';
 
 type Task = Schemas['TaskView'];
 
@@ -52,13 +53,10 @@ export function BriefBeside({ task, place, onPlace }: Props) {
 function BriefText({ task }: { task: Task }) {
   return (
     <>
-      {task.brief.split('\n\n').map((p) => (
-        <p key={p} className="mb-2">
-          {p}
-        </p>
-      ))}
-      <p className="text-ink2">
-        What counts: {task.profile}.{task.dueAt && ` Due ${whenText(task.dueAt)}.`}
+      <Markdown text={task.brief} />
+      <p className="mt-2 text-ink2">
+        What counts: {task.profile}.
+        {task.dueAt && task.zone && ` Due ${wallText(task.dueAt, task.zone)}.`}
       </p>
     </>
   );

@@ -9,7 +9,7 @@ import { CardLink } from '../../trade/CardLink';
 import { KIND_NAMES } from '../../trade/kinds';
 import { MeshPicture } from '../../trade/MeshPicture';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
-import { counted, numberText, shortNumber, waitText, whenText } from '../../ui/time';
+import { counted, numberText, shortNumber, waitText, wallText } from '../../ui/time';
 import { useKeys } from '../../ui/useKeys';
 
 type Row = Schemas['Row'];
@@ -47,7 +47,7 @@ export function Desk({ course }: { course: string | null }) {
         {rows.length === 0 && (
           <Empty title="The desk is clear.">
             {desk.data.due[0]
-              ? `The next hand-in is due ${whenText(desk.data.due[0].dueAt)}.`
+              ? `The next hand-in is due ${wallText(desk.data.due[0].dueAt, desk.data.due[0].zone)}.`
               : 'No exercise is due.'}
           </Empty>
         )}
@@ -184,7 +184,7 @@ function Due({ due, students }: { due: Schemas['Due'][]; students: number }) {
           <li key={d.exercise} className="border-b border-rule py-2">
             <p className="flex justify-between">
               <span>{d.exercise}</span>
-              <span>{whenText(d.dueAt)}</span>
+              <span>{wallText(d.dueAt, d.zone)}</span>
             </p>
             <p className="text-ink2">
               {d.handedIn === 0

@@ -35,11 +35,11 @@ export function Asked({ unit, wanted, onChange }: Props) {
   const axis = axisOf(wanted);
   const lines = wanted.lines.length + wanted.hardLines.length + wanted.coveredEnds.length;
   return (
-    <aside
+    <section
       aria-label="Asked of the shape"
-      className="w-[340px] shrink-0 space-y-4 border-l border-rule px-5 pt-5 pb-8 lg:overflow-y-auto max-lg:w-full max-lg:border-t max-lg:border-l-0"
+      className="space-y-3 border-b border-ink px-5 pt-4 pb-5"
     >
-      <h2 className="text-[16px] font-semibold">Asked of the shape</h2>
+      <h3 className="text-[15px] font-semibold">Asked of the shape</h3>
       <p className="text-ink2">What is left empty is not asked for, and not checked.</p>
       <Whole
         label="Parts"
@@ -126,7 +126,7 @@ export function Asked({ unit, wanted, onChange }: Props) {
           {counted(wanted.coveredEnds.length, 'covered end')}.
         </p>
       )}
-    </aside>
+    </section>
   );
 }
 

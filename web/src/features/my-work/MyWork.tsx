@@ -5,7 +5,7 @@ import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Empty, Failure, Loading, StaleBand } from '../../ui/States';
 import { MeshPicture, StarterPicture } from '../../trade/MeshPicture';
-import { counted, waitText, whenText } from '../../ui/time';
+import { counted, waitText, wallText } from '../../ui/time';
 
 type Item = Schemas['Item'];
 
@@ -101,7 +101,7 @@ function Row(props: {
         <p className="text-ink2">{exercise.summary}</p>
         <p className="condensed mt-1 text-[13px] text-ink2">
           {item.course}
-          {dueAt && `, due ${whenText(dueAt)}`}
+          {dueAt && `, due ${wallText(dueAt, assignment.zone)}`}
         </p>
       </div>
       <StateText item={item} />

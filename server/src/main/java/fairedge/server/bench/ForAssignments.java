@@ -1,5 +1,6 @@
 package fairedge.server.bench;
 
+import fairedge.server.course.Courses;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
@@ -12,9 +13,11 @@ import org.springframework.stereotype.Component;
 @Component
 class ForAssignments implements Purpose {
   private final Assignments assignments;
+  private final Courses courses;
 
-  ForAssignments(Assignments assignments) {
+  ForAssignments(Assignments assignments, Courses courses) {
     this.assignments = assignments;
+    this.courses = courses;
   }
 
   @Override
@@ -34,7 +37,8 @@ class ForAssignments implements Purpose {
             e.brief(),
             e.unit(),
             e.profile().name(),
-            assignment.dueAt()),
+            assignment.dueAt(),
+            courses.info(assignment.courseId()).zone()),
         e.terms());
   }
 

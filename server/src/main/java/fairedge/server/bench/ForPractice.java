@@ -36,7 +36,14 @@ class ForPractice implements Purpose {
     Practice p = practices.require(owner);
     return new Task(
         new TaskView(
-            Owner.practice(owner), p.title(), "Free practice", BRIEF, p.unit(), p.profile(), null),
+            Owner.practice(owner),
+            p.title(),
+            "Free practice",
+            BRIEF,
+            p.unit(),
+            p.profile(),
+            null,
+            null),
         new Terms(Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter()));
   }
 

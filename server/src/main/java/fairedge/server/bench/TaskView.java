@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
  * What a workpiece is cut for.
  *
  * @param summary one line of what is asked
+ * @param zone of the clock by which it is due; null where nothing is
  */
 public record TaskView(
     Owner owner,
@@ -15,4 +16,5 @@ public record TaskView(
     String brief,
     String unit,
     String profile,
-    @Nullable Instant dueAt) {}
+    @Nullable Instant dueAt,
+    @Nullable String zone) {}

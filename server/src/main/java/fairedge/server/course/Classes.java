@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,9 +24,17 @@ public class Classes {
   private final Courses courses;
   private final Accounts accounts;
   private final Audit audit;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Classes(CourseStore store, Courses courses, Accounts accounts, Audit audit, Clock clock) {
+  Classes(
+      CourseStore store,
+      Courses courses,
+      Accounts accounts,
+      Audit audit,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.events = events;
     this.store = store;
     this.courses = courses;
     this.accounts = accounts;
@@ -65,7 +74,12 @@ public class Classes {
   @Transactional
   public void set(UUID id, CourseInfo asked, SignedIn instructor) {
     courses.require(instructor, id, Right.KEEP_ROSTER);
-    store.set(id, requireSound(asked));
+    CourseInfo before = require(id).info();
+    CourseInfo sound = requireSound(asked);
+    store.set(id, sound);
+    if (!before.zone().equals(sound.zone())) {
+      events.publishEvent(new ClassZoneChanged(id, sound.zone()));
+    }
     audit.write(id, instructor, Deed.CHANGED_CLASS, null);
   }
 

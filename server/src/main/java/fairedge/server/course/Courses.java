@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -35,6 +36,20 @@ public class Courses {
   /** By their ids, all who are in a class, as whatever. */
   public List<UUID> memberIds(UUID courseId) {
     return store.members(courseId).stream().map(CourseStore.Member::account).toList();
+  }
+
+  /** By their ids, the students of a class who are not put away. */
+  public Set<UUID> studentIds(UUID courseId) {
+    return studentsByClass(List.of(courseId)).getOrDefault(courseId, Set.of());
+  }
+
+  public boolean hasGroup(UUID courseId, UUID group) {
+    return store.groups(courseId).stream().anyMatch(g -> g.id().equals(group));
+  }
+
+  /** In which group of a class somebody is. */
+  public Optional<UUID> groupOf(UUID courseId, UUID account) {
+    return store.findMember(courseId, account).flatMap(m -> Optional.ofNullable(m.group()));
   }
 
   /** Whether somebody may do this in a class. */

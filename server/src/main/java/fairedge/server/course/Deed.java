@@ -20,6 +20,10 @@ public enum Deed {
   BROUGHT_BACK,
   TOOK_OUT,
   ERASED,
+  SET_EXERCISE,
+  CHANGED_SETTING,
+  UNSET_EXERCISE,
+  ALLOWED_MORE,
   LEFT;
 
   String key() {

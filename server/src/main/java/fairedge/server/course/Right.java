@@ -22,6 +22,8 @@ public enum Right {
   REVIEW(WhenPutAway.ENDS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Say what is set, and when it is due. */
   SET(WhenPutAway.ENDS, Role.INSTRUCTOR),
+  /** Give students more time and more attempts. */
+  ALLOW(WhenPutAway.ENDS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Give students new sign-in slips. */
   GIVE_SLIPS(WhenPutAway.ENDS, Role.INSTRUCTOR, Role.ASSISTANT),
   /** Take people in and out, make groups and roles, say what the class is. */

@@ -6,13 +6,13 @@ import fairedge.server.account.Accounts;
 import fairedge.server.course.Classes;
 import fairedge.server.course.CourseInfo;
 import fairedge.server.course.Role;
-import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercises;
+import fairedge.server.exercise.Setting;
+import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +35,8 @@ import org.springframework.web.bind.annotation.RestController;
 class DemoClass implements ApplicationRunner {
   private static final String PASSWORD = "harbour-props";
 
+  static final String ZONE = "Europe/Oslo";
+
   /** Who there is in the demonstration. */
   record Person(String signIn, String name, String role, String password) {}
 
@@ -51,7 +53,7 @@ class DemoClass implements ApplicationRunner {
   private final Accounts accounts;
   private final Classes classes;
   private final Exercises exercises;
-  private final Assignments assignments;
+  private final Timetable timetable;
   private final ObjectProvider<DemoWork> work;
   private final ObjectProvider<DemoSchool> school;
   private final Clock clock;
@@ -60,22 +62,23 @@ class DemoClass implements ApplicationRunner {
       Accounts accounts,
       Classes classes,
       Exercises exercises,
-      Assignments assignments,
+      Timetable timetable,
       ObjectProvider<DemoWork> work,
       ObjectProvider<DemoSchool> school,
       Clock clock) {
     this.accounts = accounts;
     this.classes = classes;
     this.exercises = exercises;
-    this.assignments = assignments;
+    this.timetable = timetable;
     this.work = work;
     this.school = school;
     this.clock = clock;
   }
 
-  /** At six in the evening, so that it looks like a date that someone set. */
-  private Instant dueIn(int days) {
-    return clock.instant().truncatedTo(ChronoUnit.DAYS).plus(Duration.ofDays(days).plusHours(18));
+  /** At six in the evening on the wall of the class, so that it looks like a time someone set. */
+  private Setting dueIn(int days) {
+    LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.of(ZONE));
+    return Setting.AT_ONCE.dueOn(today.plusDays(days).atTime(18, 0));
   }
 
   @GetMapping("/api/demo")
@@ -98,16 +101,15 @@ class DemoClass implements ApplicationRunner {
     SignedIn maker = Objects.requireNonNull(people.get("marit"));
     UUID marit = maker.id();
     accounts.letTeach(marit);
-    UUID course =
-        classes.make(new CourseInfo("Harbour Props", "Europe/Oslo", "mm", "Z", null, null), maker);
+    UUID course = classes.make(new CourseInfo("Harbour Props", ZONE, "mm", "Z", null, null), maker);
     for (Person p : PEOPLE) {
       if (p.role().equals("student")) {
         classes.enrol(course, Objects.requireNonNull(people.get(p.signIn())).id(), Role.STUDENT);
       }
     }
-    UUID lid = assignments.set(course, lid(marit), dueIn(4));
-    UUID bollard = assignments.set(course, bollard(marit), dueIn(11));
-    UUID block = assignments.set(course, block(marit), dueIn(18));
+    UUID lid = timetable.set(lid(marit), course, dueIn(4));
+    UUID bollard = timetable.set(bollard(marit), course, dueIn(11));
+    UUID block = timetable.set(block(marit), course, dueIn(18));
     DemoWork.Set set = new DemoWork.Set(lid, bollard, block);
     work.ifAvailable(w -> w.fill(signIn -> Objects.requireNonNull(people.get(signIn)), set));
     List<SignedIn> first =
@@ -128,7 +130,7 @@ class DemoClass implements ApplicationRunner {
   private UUID lid(UUID owner) {
     return exercises.make(
         owner,
-        new Exercises.Draft(
+        new Exercises.Asked(
             "Hatch lid",
             "Cut the 16-sided top into quads",
             """
@@ -147,7 +149,7 @@ class DemoClass implements ApplicationRunner {
   private UUID bollard(UUID owner) {
     return exercises.make(
         owner,
-        new Exercises.Draft(
+        new Exercises.Asked(
             "Mooring bollard",
             "Insert a loop at the middle of the waist",
             """
@@ -166,7 +168,7 @@ class DemoClass implements ApplicationRunner {
   private UUID block(UUID owner) {
     return exercises.make(
         owner,
-        new Exercises.Draft(
+        new Exercises.Asked(
             "Fairlead block",
             "Trace a line from corner to corner round two sides",
             """

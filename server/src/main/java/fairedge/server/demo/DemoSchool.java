@@ -18,6 +18,8 @@ import fairedge.server.course.PeopleView.GroupView;
 import fairedge.server.course.Role;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
+import fairedge.server.exercise.Setting;
+import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.Clocks;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.Verdict;
@@ -25,8 +27,8 @@ import fairedge.server.review.Reviews;
 import fairedge.server.submission.Submissions;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -84,6 +86,7 @@ class DemoSchool {
   private final People people;
   private final Joining joining;
   private final Assignments assignments;
+  private final Timetable timetable;
   private final Bench bench;
   private final Submissions submissions;
   private final Reviews reviews;
@@ -95,6 +98,7 @@ class DemoSchool {
       People people,
       Joining joining,
       Assignments assignments,
+      Timetable timetable,
       Bench bench,
       Submissions submissions,
       Reviews reviews,
@@ -104,6 +108,7 @@ class DemoSchool {
     this.people = people;
     this.joining = joining;
     this.assignments = assignments;
+    this.timetable = timetable;
     this.bench = bench;
     this.submissions = submissions;
     this.reviews = reviews;
@@ -173,9 +178,10 @@ class DemoSchool {
             marit);
     classes.enrol(
         spring, DemoClass.created(accounts, "Dagny Prell", "dagny", password).id(), Role.ASSISTANT);
-    Instant due = clock.instant().minus(SPRING);
-    UUID bollard = assignments.set(spring, exerciseOf(set.bollard()), due);
-    UUID lid = assignments.set(spring, exerciseOf(set.lid()), due.plus(Duration.ofDays(14)));
+    LocalDateTime due = today().minusDays(SPRING.toDays()).atTime(18, 0);
+    Setting first = Setting.AT_ONCE.dueOn(due);
+    UUID bollard = timetable.set(exerciseOf(set.bollard()), spring, first);
+    UUID lid = timetable.set(exerciseOf(set.lid()), spring, first.dueOn(due.plusDays(14)));
     int number = 0;
     for (String name : OF_SPRING) {
       SignedIn student = DemoClass.created(accounts, name, signIn(name), password);

@@ -14,7 +14,9 @@ import java.util.UUID;
  * @param starter hash of its starter mesh
  * @param scale S of the starter, in its unit
  * @param version number of the version of which {@code brief} and all after it are
+ * @param termsVersion number of the version since which the same counts: by it reports are known
  * @param wanted what is asked of the shape
+ * @param tells how much of the check students are told before their first answer
  */
 public record Exercise(
     UUID id,
@@ -25,14 +27,18 @@ public record Exercise(
     byte[] starter,
     double scale,
     int version,
+    int termsVersion,
     String brief,
     Profile profile,
-    Wanted wanted) {
+    Wanted wanted,
+    Tells tells) {
 
-  /** Its next version, in which something else counts. */
-  Exercise with(int version, Profile profile, Wanted wanted) {
-    return new Exercise(
-        id, owner, title, summary, unit, starter, scale, version, brief, profile, wanted);
+  /** How much of the check students are told before their first answer. */
+  public enum Tells {
+    all,
+    /** How many must and should there are in each family, and nothing of where. */
+    counts,
+    nothing
   }
 
   /** By what hand-ins are inspected. */

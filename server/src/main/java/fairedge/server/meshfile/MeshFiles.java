@@ -37,6 +37,11 @@ public class MeshFiles {
     return MeshBytes.read(expanded(stored));
   }
 
+  /** How many faces a kept mesh has. */
+  public int faceCount(byte[] hash) {
+    return store.faceCount(hash).orElseThrow(() -> Problem.notFound("mesh"));
+  }
+
   /** The hash under which a mesh is kept, or would be. */
   public byte[] hashOf(Mesh mesh) {
     return Sha256.of(MeshBytes.write(mesh));

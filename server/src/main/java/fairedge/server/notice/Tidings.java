@@ -88,6 +88,7 @@ class Tidings implements Round {
     }
     Instant now = clock.instant();
     assignments.dueBetween(now, now.plus(Duration.ofDays(2))).forEach(a -> remind(a, now));
+    assignments.openedBetween(now.minus(Duration.ofDays(1)), now).forEach(this::announce);
     for (UUID account : store.ripe(now.minus(RIPE), now.minus(APART))) {
       transaction.executeWithoutResult(status -> store.put(account, letters.post(account, null)));
     }
@@ -100,16 +101,19 @@ class Tidings implements Round {
         .ifPresent(s -> tell(List.of(s.studentId()), new News(About.ANSWER, s.id())));
   }
 
+  private void announce(Assignment assignment) {
+    News news = new News(About.OPENED, assignment.id());
+    Set<UUID> left = new HashSet<>(courses.studentIds(assignment.courseId()));
+    left.removeAll(store.told(news));
+    tell(left, news);
+  }
+
   private void remind(Assignment assignment, Instant now) {
     if (!isTime(now, Objects.requireNonNull(assignment.dueAt()), zone(assignment))) {
       return;
     }
     News news = new News(About.DUE, assignment.id());
-    Set<UUID> left =
-        new HashSet<>(
-            courses
-                .studentsByClass(List.of(assignment.courseId()))
-                .getOrDefault(assignment.courseId(), Set.of()));
+    Set<UUID> left = new HashSet<>(courses.studentIds(assignment.courseId()));
     left.removeAll(submissions.whoHandedIn(assignment.id()));
     left.removeAll(store.told(news));
     tell(left, news);

@@ -10,6 +10,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -68,6 +69,10 @@ final class Schemas {
     }
     if (c == LocalDate.class) {
       return simple("string").format("date");
+    }
+    if (c == LocalDateTime.class) {
+      // A time on a wall: without a zone it is no "date-time" of the standard.
+      return simple("string");
     }
     if (c == byte[].class) {
       return simple("string").format("byte");

@@ -119,7 +119,7 @@ class Answers {
     follow(submission, draft);
     Instant now = clock.instant();
     store.markReturned(id, by.id(), now);
-    submissions.answered(submission, now);
+    submissions.answered(submission, now, draft.verdict() == AnswerView.Verdict.accepted);
     events.publishEvent(new AnswerReturned(id));
     return told(store.find(id).orElseThrow());
   }

@@ -32,5 +32,5 @@ public record DeskView(List<Row> rows, List<Trip> trips, int students, List<Due>
   public record Trip(String kind, int students) {}
 
   /** An exercise that is due. */
-  public record Due(String exercise, Instant dueAt, int handedIn) {}
+  public record Due(String exercise, Instant dueAt, String zone, int handedIn) {}
 }

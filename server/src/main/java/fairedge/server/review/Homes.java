@@ -5,8 +5,8 @@ import fairedge.server.course.Courses;
 import fairedge.server.course.Membership;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
-import fairedge.server.exercise.AssignmentView;
 import fairedge.server.exercise.Assignments;
+import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.MyWorkView.Item;
@@ -35,6 +35,7 @@ import org.springframework.stereotype.Service;
 public class Homes {
   private final Submissions submissions;
   private final Assignments assignments;
+  private final Timetable timetable;
   private final Courses courses;
   private final Accounts accounts;
   private final Answers answers;
@@ -43,12 +44,14 @@ public class Homes {
   Homes(
       Submissions submissions,
       Assignments assignments,
+      Timetable timetable,
       Courses courses,
       Accounts accounts,
       Answers answers,
       Clock clock) {
     this.submissions = submissions;
     this.assignments = assignments;
+    this.timetable = timetable;
     this.courses = courses;
     this.accounts = accounts;
     this.answers = answers;
@@ -136,6 +139,7 @@ public class Homes {
             new DeskView.Due(
                 a.exercise().title(),
                 Objects.requireNonNull(a.dueAt()),
+                courses.info(a.courseId()).zone(),
                 handedIn.getOrDefault(a.id(), 0)))
         .sorted(Comparator.comparing(DeskView.Due::dueAt))
         .toList();
@@ -159,7 +163,7 @@ public class Homes {
     Optional<Returned> returned =
         attempts.stream().map(this::returned).flatMap(Optional::stream).findFirst();
     return new Item(
-        AssignmentView.of(assignment),
+        timetable.view(assignment),
         course,
         stateOf(attempts, returned.orElse(null)),
         attempts.size(),

@@ -4,8 +4,8 @@ import fairedge.json.CheckView;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
 import fairedge.server.course.Right;
-import fairedge.server.exercise.AssignmentView;
 import fairedge.server.exercise.Assignments;
+import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.NoteView;
@@ -29,6 +29,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Reviews {
   private final Submissions submissions;
   private final Assignments assignments;
+  private final Timetable timetable;
   private final Accounts accounts;
   private final Bench bench;
   private final Answers answers;
@@ -38,6 +39,7 @@ public class Reviews {
   Reviews(
       Submissions submissions,
       Assignments assignments,
+      Timetable timetable,
       Accounts accounts,
       Bench bench,
       Answers answers,
@@ -48,6 +50,7 @@ public class Reviews {
     this.oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
     this.submissions = submissions;
     this.assignments = assignments;
+    this.timetable = timetable;
     this.accounts = accounts;
     this.bench = bench;
     this.answers = answers;
@@ -104,7 +107,7 @@ public class Reviews {
     CheckView check = seen.read().check();
     return new ReviewView(
         s.id(),
-        AssignmentView.of(assignments.require(s.assignmentId())),
+        timetable.view(s.assignmentId()),
         nameOf(s.studentId()),
         s.attempt(),
         s.fileName(),

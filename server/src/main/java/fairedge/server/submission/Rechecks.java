@@ -82,7 +82,7 @@ public class Rechecks {
   public Progress progress(UUID exerciseId, SignedIn account) {
     Exercise exercise = exercises.requireToRead(exerciseId, account);
     List<UUID> set = assignments.idsOfExercise(exerciseId);
-    return new Progress(store.reports(set, exercise.version()), store.reports(set, null));
+    return new Progress(store.reports(set, exercise.termsVersion()), store.reports(set, null));
   }
 
   /**
@@ -112,7 +112,7 @@ public class Rechecks {
     }
     Exercise exercise = exercises.require(exerciseId);
     Optional<Submission> outdated =
-        store.nextOutdated(assignments.idsOfExercise(exerciseId), exercise.version());
+        store.nextOutdated(assignments.idsOfExercise(exerciseId), exercise.termsVersion());
     outdated.ifPresent(submission -> recheck(submission, exercise));
     return outdated.isPresent();
   }
@@ -122,7 +122,7 @@ public class Rechecks {
     CheckView now = renewed(submission, exercise, before);
     transactions.executeWithoutResult(status -> {
       if (submissions.lock(submission.id()).newest() == submission.newest()) {
-        store.addReport(submission.id(), exercise.version(), now);
+        store.addReport(submission.id(), exercise.termsVersion(), now);
         submissions.compare(submission.id());
         submissions.findAfter(submission).ifPresent(after -> submissions.compare(after.id()));
         events.publishEvent(new Rechecked(submission.id()));

@@ -16,6 +16,7 @@ import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.Setting.HandInBy;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.JobQueue;
@@ -55,6 +56,7 @@ public class Submissions {
   private final MeshFiles meshes;
   private final Inspections inspections;
   private final JobQueue jobs;
+  private final HandInRules rules;
   private final Turns turns;
   private final TransactionTemplate transactions;
   private final Clock clock;
@@ -68,9 +70,11 @@ public class Submissions {
       MeshFiles meshes,
       Inspections inspections,
       JobQueue jobs,
+      HandInRules rules,
       Turns turns,
       TransactionTemplate transactions,
       Clock clock) {
+    this.rules = rules;
     this.turns = turns;
     this.transactions = transactions;
     this.jobs = jobs;
@@ -112,6 +116,7 @@ public class Submissions {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Free practice is not handed in.");
     }
     Assignment assignment = assignments.requireTo(Right.WORK, standing.owner().id(), student);
+    rules.require(assignment, student.id(), HandInBy.bench, clock.instant());
     Exercise exercise = assignment.exercise();
     Ready ready =
         turns.bySize(
@@ -126,7 +131,7 @@ public class Submissions {
                       standing.step(),
                       check,
                       List.of(),
-                      exercise.version()));
+                      exercise.termsVersion()));
             });
     Key key = new Key(assignment.id(), student.id(), clientKey);
     Instant now = clock.instant();
@@ -161,7 +166,7 @@ public class Submissions {
     Stream<ReadingView> odd =
         read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
     List<ReadingView> reading = Stream.concat(remarks, odd).toList();
-    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.version());
+    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsVersion());
   }
 
   /** With marks where something is to be mended: a remark alone would look like a fault. */
@@ -221,7 +226,7 @@ public class Submissions {
     store.insert(submission, key.client(), prepared.check(), prepared.reading());
     store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
     Exercise exercise = assignments.require(key.assignment()).exercise();
-    if (exercise.version() != prepared.version()) {
+    if (exercise.termsVersion() != prepared.version()) {
       // The terms changed while it was read: the run for that may be over already.
       jobs.add(RecheckJob.NAME, RecheckJob.runFor(exercise.id()), JobQueue.Rank.PATIENT);
     }
@@ -271,8 +276,8 @@ public class Submissions {
   }
 
   /** Its answer is out from a time on, and quotes the newest report; in the transaction at hand. */
-  public void answered(Submission submission, Instant at) {
-    store.answered(submission.id(), submission.newest(), at);
+  public void answered(Submission submission, Instant at, boolean isAccepted) {
+    store.answered(submission.id(), submission.newest(), at, isAccepted);
   }
 
   /** Somebody who reviews has opened it: from now on it can't be taken back. */

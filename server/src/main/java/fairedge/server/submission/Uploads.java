@@ -4,6 +4,7 @@ import fairedge.core.format.Meant;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
+import fairedge.server.exercise.Setting.HandInBy;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
@@ -44,6 +45,7 @@ public class Uploads {
   private final UploadStore store;
   private final Submissions submissions;
   private final Assignments assignments;
+  private final HandInRules rules;
   private final SentFiles sent;
   private final JobQueue jobs;
   private final Clock clock;
@@ -54,6 +56,7 @@ public class Uploads {
       UploadStore store,
       Submissions submissions,
       Assignments assignments,
+      HandInRules rules,
       SentFiles sent,
       JobQueue jobs,
       Clock clock,
@@ -64,6 +67,7 @@ public class Uploads {
     this.store = store;
     this.submissions = submissions;
     this.assignments = assignments;
+    this.rules = rules;
     this.sent = sent;
     this.jobs = jobs;
     this.clock = clock;
@@ -76,6 +80,7 @@ public class Uploads {
    */
   public void requireMayReceive(UUID assignmentId, SignedIn student, long size) {
     Assignment assignment = assignments.requireTo(Right.WORK, assignmentId, student);
+    rules.require(assignment, student.id(), HandInBy.file, clock.instant());
     Instant since = clock.instant().minus(DAY);
     if (store.received(student.id(), since) + size > mostOfOne) {
       throw Problem.of(

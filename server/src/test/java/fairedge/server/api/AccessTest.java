@@ -108,14 +108,23 @@ class AccessTest {
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
     Map<String, Object> step = Bollard.step(99, change);
     Map<String, Object> move = Bollard.move(99);
-    Map<String, Object> terms =
+    Map<String, Object> draftOfExercise =
         Map.of(
             "revision",
             99,
+            "title",
+            "x",
+            "summary",
+            "",
+            "brief",
+            "",
+            "tells",
+            "all",
             "profile",
             Map.of("name", "x", "severities", Map.of(), "thresholds", Map.of()),
             "wanted",
             Map.of());
+    Map<String, Object> setting = Map.of("late", "taken", "handIn", "both");
     Map<String, Object> room =
         Map.of("name", "Harbour Props", "zone", "Europe/Oslo", "unit", "mm", "up", "Z");
     Map<String, Object> roster = Map.of("file", "bmFtZQ==", "answers", Map.of());
@@ -132,9 +141,104 @@ class AccessTest {
         line("GET", "/api/desk", null, 401, 200, 200, 200, 200),
         line("GET", "/api/assignments", null, 401, 200, 200, 200, 200),
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
-        line("GET", "/api/exercises/{exercise}/terms", null, 401, 404, 404, 404, 200),
-        line("PUT", "/api/exercises/{exercise}/terms", terms, 401, 404, 404, 404, 409)
+        line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
+        line("POST", "/api/exercises", null, 401, 404, 404, 201, 201).assistant(404).others(404),
+        line("GET", "/api/exercises/{exercise}", null, 401, 404, 404, 404, 200),
+        line("PUT", "/api/exercises/{exercise}/draft", draftOfExercise, 401, 404, 404, 404, 409)
             .assistant(404),
+        line(
+                "POST",
+                "/api/exercises/{exercise}/draft/back",
+                Map.of("revision", 99),
+                401,
+                404,
+                404,
+                404,
+                409)
+            .assistant(404),
+        line(
+                "POST",
+                "/api/exercises/{exercise}/ready",
+                Map.of("revision", 99),
+                401,
+                404,
+                404,
+                404,
+                409)
+            .assistant(404),
+        line("POST", "/api/exercises/{exercise}/copies", null, 401, 404, 404, 404, 201)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/exercises/{exercise}/away",
+                Map.of("away", false),
+                401,
+                404,
+                404,
+                404,
+                200)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/exercises/{exercise}/starter",
+                Map.of("form", "cleat"),
+                401,
+                404,
+                404,
+                404,
+                400)
+            .assistant(404),
+        line("POST", "/api/exercises/{exercise}/starter/file", null, 401, 404, 404, 404, 400)
+            .assistant(404),
+        line("GET", "/api/exercises/{exercise}/starter/mesh", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/exercises/{exercise}/starter/check", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/exercises/{exercise}/starter/smooth", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/exercises/{exercise}/starter/bent", null, 401, 404, 404, 404, 200),
+        line(
+            "GET",
+            "/api/exercises/{exercise}/starter/lenses/{lens}",
+            null,
+            401,
+            404,
+            404,
+            404,
+            200),
+        line(
+            "GET", "/api/exercises/{exercise}/starter/along/{edge}", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/exercises/{exercise}/starter/picture", null, 401, 404, 404, 404, 200),
+        line(
+            "POST",
+            "/api/exercises/{exercise}/assignments",
+            Map.of("course", UUID.randomUUID(), "setting", setting),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("PUT", "/api/assignments/{assignment}", setting, 401, 404, 404, 404, 200)
+            .assistant(404),
+        line("DELETE", "/api/assignments/{assignment}", null, 401, 404, 404, 404, 400)
+            .assistant(404),
+        line(
+                "PUT",
+                "/api/classes/{course}/order",
+                Map.of("assignments", List.of()),
+                401,
+                404,
+                404,
+                404,
+                409)
+            .assistant(404),
+        line("GET", "/api/assignments/{assignment}/allowances", null, 401, 404, 404, 404, 200),
+        line(
+            "PUT",
+            "/api/assignments/{assignment}/allowances",
+            Map.of("excused", false),
+            401,
+            404,
+            404,
+            404,
+            400),
         line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/assignments/{assignment}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),
@@ -465,6 +569,10 @@ class AccessTest {
   }
 
   private static Reply ask(Client client, Line line) {
+    if (line.path().equals("/api/exercises/{exercise}/starter/file")) {
+      return client.sendFile(
+          line.path().replace("{exercise}", exercise), Map.of("unit", "mm"), "x.obj", new byte[0]);
+    }
     if (line.path().equals("/api/assignments/{assignment}/uploads")) {
       return client.upload(assignment, "x.obj", new byte[0], UUID.randomUUID());
     }

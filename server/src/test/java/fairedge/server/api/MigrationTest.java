@@ -16,7 +16,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Databases of earlier versions, with work in them. */
 class MigrationTest {
-  private static final int LAST = 14;
+  private static final int LAST = 15;
 
   private static final String FINDINGS =
       """
@@ -213,8 +213,8 @@ class MigrationTest {
               values ('{1}', 1, {change}, {view}, {after}, now(){receipt-value});
             update workpiece set head_step = (select id from step);
             insert into submission (id, {set}, student_id, attempt, source, step_id, mesh, client_key,
-                handed_in_at{report})
-              values ('{2}', '{e}', '{b}', 1, 'bench', (select id from step), {mesh}, '{2}', now(){zero});
+                handed_in_at{quoted})
+              values ('{2}', '{e}', '{b}', 1, 'bench', (select id from step), {mesh}, '{2}', now(){quoted-value});
             insert into submission_report (submission_id, figures, findings, reading{numbered})
               values ('{2}', {figures}, {findings}, {reading}{zero-numbered});
             insert into answer (submission_id, word, verdict, returned_at, returned_by{report})
@@ -228,6 +228,8 @@ class MigrationTest {
     words.put("set", isSet ? "assignment_id" : "exercise_id");
     words.put("receipt", version < 6 ? ", receipt" : "");
     words.put("receipt-value", version < 6 ? ", '{}'" : "");
+    words.put("quoted", isSet ? ", report_version, answered_at, quoted_version" : "");
+    words.put("quoted-value", isSet ? ", 0, now(), 0" : "");
     words.put("report", isSet ? ", report_version" : "");
     words.put("zero", isSet ? ", 0" : "");
     words.put("numbered", isSet ? ", version" : "");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -42,12 +43,23 @@ class TermsApiTest {
   }
 
   private JsonNode terms() {
-    return marit.get("/api/exercises/" + exercise + "/terms").is(200).json();
+    return marit.get("/api/exercises/" + exercise).is(200).json();
+  }
+
+  /** Writes other terms into the draft, and makes it ready. */
+  private Reply setTerms(Map<String, Object> asked) {
+    Reply kept = marit.put("/api/exercises/" + exercise + "/draft", asked);
+    if (kept.status() != 200) {
+      return kept;
+    }
+    long revision = kept.json().path("revision").asLong();
+    return marit.post("/api/exercises/" + exercise + "/ready", Map.of("revision", revision));
   }
 
   private static Map<String, Object> asked(
-      JsonNode terms, Map<String, String> other, Map<String, Object> wanted) {
+      JsonNode editor, Map<String, String> other, Map<String, Object> wanted) {
     Map<String, Object> severities = new HashMap<>();
+    JsonNode terms = editor.path("draft");
     terms
         .path("profile")
         .path("severities")
@@ -62,7 +74,15 @@ class TermsApiTest {
     });
     return Map.of(
         "revision",
-        terms.path("revision").asInt(),
+        editor.path("revision").asInt(),
+        "title",
+        terms.path("title").asString(),
+        "summary",
+        terms.path("summary").asString(),
+        "brief",
+        terms.path("brief").asString(),
+        "tells",
+        "all",
         "profile",
         Map.of("name", "Lid, mild", "severities", severities, "thresholds", Map.of("jump", 4)),
         "wanted",
@@ -83,20 +103,21 @@ class TermsApiTest {
         .contains("ngon", "ring-stop")
         .doesNotContain("too-many");
     JsonNode terms = terms();
-    assertThat(terms.path("profile").path("name").asString()).isEqualTo("All quads");
-    assertThat(terms.path("rules").size()).isGreaterThan(50);
+    assertThat(terms.path("draft").path("profile").path("name").asString()).isEqualTo("All quads");
+    assertThat(terms.path("countable").path("rules").size()).isGreaterThan(50);
 
     Map<String, Object> mild =
         asked(
             terms,
             Map.of("ngon", "remark", "ngon-flat", "remark", "ring-stop", ""),
             Map.of("faces", 10, "parts", 2));
-    JsonNode after = marit.put("/api/exercises/" + exercise + "/terms", mild).is(200).json();
-    assertThat(after.path("revision").asInt()).isEqualTo(1);
-    assertThat(after.path("profile").path("thresholds").path("jump").asDouble()).isEqualTo(4);
-    assertThat(after.path("wanted").path("faces").asInt()).isEqualTo(10);
-    assertThat(marit.put("/api/exercises/" + exercise + "/terms", mild).is(409).detail())
-        .contains("another window");
+    JsonNode after = setTerms(mild).is(200).json();
+    assertThat(after.path("version").asInt()).isEqualTo(1);
+    assertThat(after.path("isChanged").asBoolean()).isFalse();
+    assertThat(after.path("draft").path("profile").path("thresholds").path("jump").asDouble())
+        .isEqualTo(4);
+    assertThat(after.path("draft").path("wanted").path("faces").asInt()).isEqualTo(10);
+    assertThat(setTerms(mild).is(409).detail()).contains("another window");
 
     awaitRecheck();
     JsonNode now = marit.get("/api/submissions/" + submission + "/review").is(200).json();
@@ -131,7 +152,7 @@ class TermsApiTest {
     assertThat(keys).contains("ngon", "ring-stop");
     Map<String, Object> mild =
         asked(terms(), Map.of("ngon", "", "ngon-flat", ""), Map.of("faces", 10, "parts", 2));
-    marit.put("/api/exercises/" + exercise + "/terms", mild).is(200);
+    setTerms(mild).is(200);
     // More runs than one: each report is replaced once.
     askForMoreRuns();
     awaitRecheck();
@@ -148,7 +169,7 @@ class TermsApiTest {
 
     // The other way round: the draft is there when the report changes, by several runs at once.
     Map<String, Object> strict = asked(terms(), Map.of("ngon", "must"), Map.of());
-    marit.put("/api/exercises/" + exercise + "/terms", strict).is(200);
+    setTerms(strict).is(200);
     askForMoreRuns();
     awaitRecheck();
     assertNotesAreAtTheirFindings(path, 2);
@@ -177,11 +198,7 @@ class TermsApiTest {
     marit.post(path + "/return", Map.of("revision", revision)).is(200);
     byte[] picture = rune.get(path + "/picture").is(200).bytes();
 
-    marit
-        .put(
-            "/api/exercises/" + exercise + "/terms",
-            asked(terms(), Map.of("ring-stop", ""), Map.of("parts", 2)))
-        .is(200);
+    setTerms(asked(terms(), Map.of("ring-stop", ""), Map.of("parts", 2))).is(200);
     awaitRecheck();
     awaitNews();
     for (JsonNode seen :
@@ -203,7 +220,7 @@ class TermsApiTest {
         .containsExactly(List.of("0"), List.of("1"));
 
     // The next time the one between is read by nobody any more.
-    marit.put("/api/exercises/" + exercise + "/terms", asked(terms(), Map.of(), Map.of())).is(200);
+    setTerms(asked(terms(), Map.of(), Map.of())).is(200);
     awaitRecheck();
     awaitNews();
     assertThat(
@@ -228,7 +245,8 @@ class TermsApiTest {
     database.run(
         """
         insert into exercise_version
-          select exercise_id, 1, brief, profile, own_profile, '{"parts": 2}', now()
+            (exercise_id, number, terms, brief, profile, own_profile, wanted, made_at)
+          select exercise_id, 1, 1, brief, profile, own_profile, '{"parts": 2}', now()
           from exercise_version where exercise_id = '%1$s';
         update exercise set version = 1 where id = '%1$s';
         insert into event_publication (id, listener_id, event_type, serialized_event,
@@ -287,13 +305,12 @@ class TermsApiTest {
   void whatCantBe_isRefused_andChangesNothing() {
     JsonNode terms = terms();
     Map<String, Object> unknown = asked(terms, Map.of("no-such", "must"), Map.of());
-    assertThat(marit.put("/api/exercises/" + exercise + "/terms", unknown).is(400).detail())
-        .contains("no-such");
+    assertThat(setTerms(unknown).is(400).detail()).contains("no-such");
     Map<String, Object> none = asked(terms, Map.of(), Map.of("parts", 0));
-    marit.put("/api/exercises/" + exercise + "/terms", none).is(400);
+    setTerms(none).is(400);
     assertThat(terms().path("revision").asInt()).isZero();
     marit
-        .put("/api/exercises/" + UUID.randomUUID() + "/terms", asked(terms, Map.of(), Map.of()))
+        .put("/api/exercises/" + UUID.randomUUID() + "/draft", asked(terms, Map.of(), Map.of()))
         .is(404);
   }
 

@@ -5,6 +5,7 @@ import static fairedge.schema.generated.Tables.STEP;
 import static fairedge.schema.generated.Tables.STEP_NAME;
 import static fairedge.schema.generated.Tables.WORKPIECE;
 import static fairedge.schema.generated.Tables.WORKPIECE_REQUEST;
+import static org.jooq.impl.DSL.any;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
@@ -30,6 +31,7 @@ import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -120,6 +122,12 @@ public class WorkpieceStore implements MeshHolder {
 
   private static Condition isOf(Owner owner) {
     return WORKPIECE.OWNER_TYPE.eq(owner.type().name()).and(WORKPIECE.OWNER_ID.eq(owner.id()));
+  }
+
+  /** Whether there is a workpiece of any of several assignments. */
+  public boolean hasAny(Collection<UUID> assignments) {
+    return db.fetchExists(
+        WORKPIECE, WORKPIECE.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))));
   }
 
   public Optional<Head> find(UUID id) {

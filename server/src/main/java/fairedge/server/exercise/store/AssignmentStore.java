@@ -1,5 +1,6 @@
 package fairedge.server.exercise.store;
 
+import static fairedge.schema.generated.Tables.ALLOWANCE;
 import static fairedge.schema.generated.Tables.ASSIGNMENT;
 import static fairedge.schema.generated.Tables.EXERCISE;
 import static fairedge.schema.generated.Tables.EXERCISE_VERSION;
@@ -13,6 +14,10 @@ import fairedge.schema.generated.tables.records.AssignmentRecord;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
 import fairedge.schema.generated.tables.records.ExerciseVersionRecord;
 import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.Setting;
+import fairedge.server.exercise.Setting.HandInBy;
+import fairedge.server.exercise.Setting.Late;
+import fairedge.server.exercise.Setting.Overruled;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -38,7 +43,15 @@ public class AssignmentStore {
     this.exercises = exercises;
   }
 
-  public void insert(UUID id, UUID course, UUID exercise, @Nullable Instant due) {
+  /** Sets an exercise after what is set in the class. */
+  public void insert(
+      UUID id,
+      UUID course,
+      UUID exercise,
+      Setting setting,
+      @Nullable Instant opensAt,
+      @Nullable Instant dueAt,
+      Instant now) {
     db.insertInto(ASSIGNMENT)
         .set(ASSIGNMENT.ID, id)
         .set(ASSIGNMENT.EXERCISE_ID, exercise)
@@ -48,8 +61,48 @@ public class AssignmentStore {
             select(coalesce(max(ASSIGNMENT.PLACE), inline(0)).plus(1))
                 .from(ASSIGNMENT)
                 .where(ASSIGNMENT.COURSE_ID.eq(course)))
-        .set(ASSIGNMENT.DUE_AT, due == null ? null : due.atOffset(ZoneOffset.UTC))
+        .set(ASSIGNMENT.SET_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
+    set(id, setting, opensAt, dueAt);
+  }
+
+  public void set(UUID id, Setting setting, @Nullable Instant opensAt, @Nullable Instant dueAt) {
+    Overruled overruled = setting.overruled();
+    db.update(ASSIGNMENT)
+        .set(ASSIGNMENT.HEADING, setting.heading())
+        .set(ASSIGNMENT.OPENS, setting.opens())
+        .set(ASSIGNMENT.OPENS_AT, utc(opensAt))
+        .set(ASSIGNMENT.DUE, setting.due())
+        .set(ASSIGNMENT.DUE_AT, utc(dueAt))
+        .set(ASSIGNMENT.LATE, setting.late().name())
+        .set(ASSIGNMENT.ATTEMPTS, setting.attempts())
+        .set(ASSIGNMENT.HAND_IN, setting.handIn().name())
+        .set(ASSIGNMENT.OVERRULED, overruled == null ? null : overruled.name())
+        .where(ASSIGNMENT.ID.eq(id))
+        .execute();
+  }
+
+  private static @Nullable OffsetDateTime utc(@Nullable Instant instant) {
+    return instant == null ? null : instant.atOffset(ZoneOffset.UTC);
+  }
+
+  private static @Nullable Instant instant(@Nullable OffsetDateTime time) {
+    return time == null ? null : time.toInstant();
+  }
+
+  public void setPlace(UUID id, int place) {
+    db.update(ASSIGNMENT).set(ASSIGNMENT.PLACE, place).where(ASSIGNMENT.ID.eq(id)).execute();
+  }
+
+  public void remove(UUID id) {
+    db.deleteFrom(ALLOWANCE).where(ALLOWANCE.ASSIGNMENT_ID.eq(id)).execute();
+    db.deleteFrom(ASSIGNMENT).where(ASSIGNMENT.ID.eq(id)).execute();
+  }
+
+  /** What opened from one time on and before another. */
+  public List<Assignment> openedBetween(Instant from, Instant until) {
+    return where(ASSIGNMENT.OPENS_AT.ge(utc(from)).and(ASSIGNMENT.OPENS_AT.lt(utc(until))))
+        .fetch(this::read);
   }
 
   public Optional<Assignment> find(UUID id) {
@@ -106,11 +159,21 @@ public class AssignmentStore {
 
   private Assignment read(Record3<AssignmentRecord, ExerciseRecord, ExerciseVersionRecord> r) {
     AssignmentRecord a = r.value1();
-    OffsetDateTime due = a.getDueAt();
+    String overruled = a.getOverruled();
     return new Assignment(
         a.getId(),
         a.getCourseId(),
+        a.getPlace(),
         exercises.read(r.value2(), r.value3()),
-        due == null ? null : due.toInstant());
+        new Setting(
+            a.getHeading(),
+            a.getOpens(),
+            a.getDue(),
+            Late.valueOf(a.getLate()),
+            a.getAttempts(),
+            HandInBy.valueOf(a.getHandIn()),
+            overruled == null ? null : Overruled.valueOf(overruled)),
+        instant(a.getOpensAt()),
+        instant(a.getDueAt()));
   }
 }

@@ -41,20 +41,17 @@ public class ExerciseStore implements MeshHolder {
   }
 
   /**
-   * Keeps an exercise as its next version has it, and lets that hold; in the transaction at hand.
-   *
-   * @return false where another version than the one before it holds by now
+   * Keeps an exercise as its next version has it, and lets that hold; in the transaction at hand,
+   * which has locked its draft.
    */
-  public boolean addVersion(Exercise e, Instant now) {
-    int moved =
-        db.update(EXERCISE)
-            .set(EXERCISE.VERSION, e.version())
-            .where(EXERCISE.ID.eq(e.id()), EXERCISE.VERSION.eq(e.version() - 1))
-            .execute();
-    if (moved == 1) {
-      insertVersion(e, now);
-    }
-    return moved == 1;
+  public void addVersion(Exercise e, Instant now) {
+    db.update(EXERCISE)
+        .set(EXERCISE.TITLE, e.title())
+        .set(EXERCISE.SUMMARY, e.summary())
+        .set(EXERCISE.VERSION, e.version())
+        .where(EXERCISE.ID.eq(e.id()))
+        .execute();
+    insertVersion(e, now);
   }
 
   /** Keeps a new exercise with its first version; in the transaction at hand. */
@@ -68,6 +65,7 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE.STARTER, e.starter())
         .set(EXERCISE.SCALE, e.scale())
         .set(EXERCISE.VERSION, e.version())
+        .set(EXERCISE.STARTER_FROM, e.title())
         .execute();
     insertVersion(e, now);
   }
@@ -76,6 +74,8 @@ public class ExerciseStore implements MeshHolder {
     db.insertInto(EXERCISE_VERSION)
         .set(EXERCISE_VERSION.EXERCISE_ID, e.id())
         .set(EXERCISE_VERSION.NUMBER, e.version())
+        .set(EXERCISE_VERSION.TERMS, e.termsVersion())
+        .set(EXERCISE_VERSION.TELLS, e.tells().name())
         .set(EXERCISE_VERSION.BRIEF, e.brief())
         .set(EXERCISE_VERSION.PROFILE, e.profile().name())
         .set(EXERCISE_VERSION.OWN_PROFILE, json.write(ProfileView.of(e.profile())))
@@ -104,9 +104,11 @@ public class ExerciseStore implements MeshHolder {
         e.getStarter(),
         e.getScale(),
         v.getNumber(),
+        v.getTerms(),
         v.getBrief(),
         own == null ? Profile.named(v.getProfile()) : json.read(own, ProfileView.class).profile(),
-        json.read(v.getWanted(), Wanted.class));
+        json.read(v.getWanted(), Wanted.class),
+        Exercise.Tells.valueOf(v.getTells()));
   }
 
   @Override

@@ -39,6 +39,13 @@ public class MeshContentStore {
         .fetchOptional(MESH_CONTENT.BYTES);
   }
 
+  public Optional<Integer> faceCount(byte[] hash) {
+    return db.select(MESH_CONTENT.FACES)
+        .from(MESH_CONTENT)
+        .where(MESH_CONTENT.SHA256.eq(hash))
+        .fetchOptional(MESH_CONTENT.FACES);
+  }
+
   /** Meshes that were last kept before an instant, in the order of their hashes, after one. */
   public List<byte[]> keptBefore(Instant before, byte[] after, int most) {
     return db.select(MESH_CONTENT.SHA256)

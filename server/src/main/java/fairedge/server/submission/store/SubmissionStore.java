@@ -6,6 +6,7 @@ import static fairedge.schema.generated.Tables.SUBMISSION_REPORT;
 import static org.jooq.impl.DSL.any;
 import static org.jooq.impl.DSL.countDistinct;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
@@ -180,10 +181,11 @@ public class SubmissionStore implements MeshHolder {
   }
 
   /** Its answer is out from a time on, and quotes a report. */
-  public void answered(UUID id, int quoted, Instant at) {
+  public void answered(UUID id, int quoted, Instant at, boolean isAccepted) {
     db.update(SUBMISSION)
         .set(SUBMISSION.QUOTED_VERSION, quoted)
         .set(SUBMISSION.ANSWERED_AT, at.atOffset(ZoneOffset.UTC))
+        .set(SUBMISSION.IS_ACCEPTED, isAccepted)
         .where(SUBMISSION.ID.eq(id))
         .execute();
   }
@@ -219,6 +221,17 @@ public class SubmissionStore implements MeshHolder {
         .where(SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))))
         .groupBy(SUBMISSION.ASSIGNMENT_ID)
         .fetchMap(SUBMISSION.ASSIGNMENT_ID, students);
+  }
+
+  /** The last attempt of somebody whose answer says that no more is asked. */
+  public Optional<Integer> acceptedAttempt(UUID assignment, UUID student) {
+    return db.select(max(SUBMISSION.ATTEMPT))
+        .from(SUBMISSION)
+        .where(
+            SUBMISSION.ASSIGNMENT_ID.eq(assignment),
+            SUBMISSION.STUDENT_ID.eq(student),
+            SUBMISSION.IS_ACCEPTED.isTrue())
+        .fetchOptional(r -> r.value1());
   }
 
   public Set<UUID> whoHandedIn(UUID assignment) {
@@ -280,6 +293,12 @@ public class SubmissionStore implements MeshHolder {
                         ? null
                         : new Summary.Since(r.value5(), r.value6(), r.value7(), r.value8()),
                     r.value4()));
+  }
+
+  /** Whether there is any of several assignments. */
+  public boolean hasAny(Collection<UUID> assignments) {
+    return db.fetchExists(
+        SUBMISSION, SUBMISSION.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))));
   }
 
   /** A submission, of which nobody adds or lets go of reports until the transaction ends. */

@@ -105,6 +105,11 @@ public class UploadStore {
         .execute();
   }
 
+  /** Whether there is any of several assignments. */
+  public boolean hasAny(Collection<UUID> assignments) {
+    return db.fetchExists(UPLOAD, UPLOAD.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))));
+  }
+
   public Optional<Upload> find(UUID id) {
     return findWhere(UPLOAD.ID.eq(id));
   }

@@ -1,0 +1,365 @@
+package fairedge.server.exercise;
+
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.Profile;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Wanted;
+import fairedge.json.ProfileView;
+import fairedge.server.account.Accounts;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.EditorView.Countable;
+import fairedge.server.exercise.EditorView.Missing;
+import fairedge.server.exercise.EditorView.Section;
+import fairedge.server.exercise.EditorView.StarterView;
+import fairedge.server.exercise.store.DraftStore;
+import fairedge.server.exercise.store.DraftStore.Written;
+import fairedge.server.exercise.store.ExerciseStore;
+import fairedge.server.inspection.Terms;
+import fairedge.server.meshfile.MeshFiles;
+import fairedge.server.platform.Problem;
+import fairedge.server.platform.SignedIn;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Writes exercises: a draft that is kept as it is written and holds nowhere, and is made ready when
+ * nothing is missing; then it is the version that holds wherever the exercise is set.
+ */
+@Service
+public class Editor {
+  private static final int LONGEST_TITLE = 120;
+  private static final int LONGEST_SUMMARY = 200;
+  private static final int LONGEST_BRIEF = 40_000;
+
+  private final DraftStore drafts;
+  private final ExerciseStore store;
+  private final Assignments assignments;
+  private final Accounts accounts;
+  private final MeshFiles meshes;
+  private final List<Begun> begun;
+  private final ApplicationEventPublisher events;
+  private final Clock clock;
+
+  Editor(
+      DraftStore drafts,
+      ExerciseStore store,
+      Assignments assignments,
+      Accounts accounts,
+      MeshFiles meshes,
+      List<Begun> begun,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.drafts = drafts;
+    this.store = store;
+    this.assignments = assignments;
+    this.accounts = accounts;
+    this.meshes = meshes;
+    this.begun = begun;
+    this.events = events;
+    this.clock = clock;
+  }
+
+  /**
+   * Begins an exercise, of which nothing is written yet.
+   *
+   * @throws Problem if the account is no instructor's
+   */
+  @Transactional
+  public UUID begin(SignedIn account) {
+    if (!accounts.self(account).mayTeach()) {
+      throw Problem.notFound("place");
+    }
+    Draft empty =
+        new Draft(
+            "", "", "", ProfileView.of(Profile.ALL_QUADS), Wanted.NOTHING, Exercise.Tells.all);
+    return insert(account, empty, null);
+  }
+
+  private UUID insert(SignedIn owner, Draft draft, @Nullable Written starter) {
+    UUID id = UUID.randomUUID();
+    drafts.insert(id, owner.id(), draft, clock.instant());
+    if (starter != null && starter.starter() != null) {
+      drafts.setStarter(id, starter);
+    }
+    return id;
+  }
+
+  /** Begins another one with all that one has: the newest that may be read. */
+  @Transactional
+  public UUID copy(UUID id, SignedIn account) {
+    if (!accounts.self(account).mayTeach()) {
+      throw Problem.notFound("exercise");
+    }
+    Written written = requireToRead(id, account);
+    Draft shown = shown(written, account);
+    String title = shown.title().isBlank() ? "" : fitted("Copy of " + shown.title());
+    Draft copy =
+        new Draft(
+            title, shown.summary(), shown.brief(), shown.profile(), shown.wanted(), shown.tells());
+    return insert(account, copy, written);
+  }
+
+  private static String fitted(String title) {
+    return title.length() > LONGEST_TITLE ? title.substring(0, LONGEST_TITLE) : title;
+  }
+
+  public EditorView view(UUID id, SignedIn account) {
+    return view(requireToRead(id, account), account);
+  }
+
+  private EditorView view(Written w, SignedIn account) {
+    Draft draft = shown(w, account);
+    SignedIn owner = accounts.people(List.of(w.owner())).get(w.owner());
+    return new EditorView(
+        w.id(),
+        isMine(w, account),
+        owner == null ? "Somebody" : owner.name(),
+        w.revision(),
+        w.version(),
+        !draft.equals(store.find(w.id()).map(Draft::of).orElse(null)),
+        w.isPutAway(),
+        starter(w),
+        draft,
+        w.keptAt(),
+        missing(w, draft),
+        Countable.ALL);
+  }
+
+  private static boolean isMine(Written w, SignedIn account) {
+    return w.owner().equals(account.id());
+  }
+
+  /** Its instructor sees what is written, others what holds. */
+  private Draft shown(Written w, SignedIn account) {
+    Draft written = w.draft();
+    return written != null && isMine(w, account)
+        ? written
+        : Draft.of(store.find(w.id()).orElseThrow(() -> Problem.notFound("exercise")));
+  }
+
+  private @Nullable StarterView starter(Written w) {
+    byte[] hash = w.starter();
+    return hash == null
+        ? null
+        : new StarterView(
+            HexFormat.of().formatHex(hash),
+            w.starterFrom() == null ? "a mesh" : w.starterFrom(),
+            w.unit(),
+            meshes.faceCount(hash),
+            isBegun(w.id()));
+  }
+
+  private boolean isBegun(UUID id) {
+    List<UUID> set = assignments.idsOfExercise(id);
+    return !set.isEmpty() && begun.stream().anyMatch(b -> b.hasBegun(set));
+  }
+
+  private static List<Missing> missing(Written w, Draft draft) {
+    List<Missing> missing = new ArrayList<>();
+    if (w.starter() == null) {
+      missing.add(new Missing(Section.starter, "A starter to cut"));
+    }
+    if (draft.title().isBlank()) {
+      missing.add(new Missing(Section.brief, "A title"));
+    }
+    if (draft.summary().isBlank()) {
+      missing.add(new Missing(Section.brief, "One line of what is asked"));
+    }
+    if (draft.brief().isBlank()) {
+      missing.add(new Missing(Section.brief, "The brief"));
+    }
+    if (draft.profile().severities().isEmpty()) {
+      missing.add(new Missing(Section.counts, "Something that counts"));
+    }
+    return missing;
+  }
+
+  /** What is told where a draft was changed elsewhere meanwhile. */
+  private static Problem stale(Written now) {
+    return Problem.of(
+        Problem.Kind.STALE,
+        "This was changed in another window meanwhile; here is how it stands now.",
+        Map.of("revision", now.revision()));
+  }
+
+  /**
+   * Keeps what was written.
+   *
+   * @param revision of the draft that it was written on
+   */
+  @Transactional
+  public EditorView keep(UUID id, SignedIn owner, long revision, Draft draft) {
+    Written now = lock(id, owner, revision);
+    requireSound(draft);
+    drafts.keep(id, now.revision() + 1, draft, clock.instant());
+    return view(id, owner);
+  }
+
+  /** Writes again what holds. */
+  @Transactional
+  public EditorView takeBack(UUID id, SignedIn owner, long revision) {
+    Written now = lock(id, owner, revision);
+    Exercise ready =
+        store
+            .find(id)
+            .orElseThrow(() ->
+                Problem.of(
+                    Problem.Kind.BAD_INPUT,
+                    "It was never made ready: there is nothing before it."));
+    drafts.keep(id, now.revision() + 1, Draft.of(ready), clock.instant());
+    return view(id, owner);
+  }
+
+  /**
+   * Lets the draft hold from now on, wherever the exercise is set. Where other things count, what
+   * was handed in is inspected anew after it: {@link TermsChanged}.
+   *
+   * @throws Problem if something is missing
+   */
+  @Transactional
+  public EditorView makeReady(UUID id, SignedIn owner, long revision) {
+    Written now = lock(id, owner, revision);
+    Draft draft = shown(now, owner);
+    missing(now, draft).stream()
+        .findFirst()
+        .ifPresent(first -> {
+          throw Problem.of(
+              Problem.Kind.BAD_INPUT, "It is not ready: " + first.what() + " is missing.");
+        });
+    Optional<Exercise> before = store.find(id);
+    Exercise next = ready(now, draft, before.orElse(null));
+    store.addVersion(next, clock.instant());
+    drafts.keep(id, now.revision() + 1, Draft.of(next), clock.instant());
+    if (before.isPresent() && next.termsVersion() == next.version()) {
+      events.publishEvent(new TermsChanged(id, next.version()));
+    }
+    return view(id, owner);
+  }
+
+  private static Exercise ready(Written w, Draft draft, @Nullable Exercise before) {
+    int version = before == null ? 0 : before.version() + 1;
+    Profile profile = profileOf(draft.profile());
+    int termsVersion =
+        before != null && before.profile().equals(profile) && before.wanted().equals(draft.wanted())
+            ? before.termsVersion()
+            : version;
+    return new Exercise(
+        w.id(),
+        w.owner(),
+        draft.title().strip(),
+        draft.summary().strip(),
+        w.unit(),
+        Objects.requireNonNull(w.starter()),
+        Objects.requireNonNull(w.scale()),
+        version,
+        termsVersion,
+        draft.brief(),
+        profile,
+        draft.wanted(),
+        draft.tells());
+  }
+
+  /** Puts it out of sight, or brings it back; where it is set it stays. */
+  @Transactional
+  public EditorView putAway(UUID id, SignedIn owner, boolean away) {
+    requireOf(id, owner);
+    drafts.putAway(id, away ? clock.instant() : null);
+    return view(id, owner);
+  }
+
+  /**
+   * Lets students begin with another mesh.
+   *
+   * @param from where it came from, in words
+   * @throws Problem if somebody has begun already
+   */
+  @Transactional
+  public EditorView setStarter(UUID id, SignedIn owner, Mesh mesh, String unit, String from) {
+    requireStarterFree(id, owner);
+    byte[] hash = meshes.keep(mesh);
+    drafts.setStarter(id, hash, Tolerance.of(mesh.bounds()).scale(), unit, from);
+    return view(id, owner);
+  }
+
+  /** Before a file is read: that another starter may be chosen. */
+  public void requireStarterFree(UUID id, SignedIn owner) {
+    requireOf(id, owner);
+    if (isBegun(id)) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT,
+          "Students have begun with this starter: copy the exercise to give the copy another one.");
+    }
+  }
+
+  /** The starter with what counts by the draft. */
+  public Optional<Terms> terms(UUID id, SignedIn account) {
+    Written w = requireToRead(id, account);
+    byte[] starter = w.starter();
+    if (starter == null) {
+      return Optional.empty();
+    }
+    Draft draft = shown(w, account);
+    return Optional.of(
+        new Terms(
+            profileOf(draft.profile()),
+            draft.wanted(),
+            new Tolerance(Objects.requireNonNull(w.scale())),
+            starter));
+  }
+
+  private Written lock(UUID id, SignedIn owner, long revision) {
+    requireOf(id, owner);
+    Written now = drafts.lock(id).orElseThrow(Editor::gone);
+    if (now.revision() != revision) {
+      throw stale(now);
+    }
+    return now;
+  }
+
+  private Written requireOf(UUID id, SignedIn owner) {
+    return drafts.find(id).filter(w -> isMine(w, owner)).orElseThrow(Editor::gone);
+  }
+
+  private Written requireToRead(UUID id, SignedIn account) {
+    return drafts
+        .find(id)
+        .filter(w -> isMine(w, account) || assignments.may(Right.READ_ALL, id, account))
+        .orElseThrow(Editor::gone);
+  }
+
+  private static Problem gone() {
+    return Problem.notFound("exercise");
+  }
+
+  private static void requireSound(Draft draft) {
+    profileOf(draft.profile());
+    requireNoLonger("A title", draft.title(), LONGEST_TITLE);
+    requireNoLonger("The line of what is asked", draft.summary(), LONGEST_SUMMARY);
+    requireNoLonger("A brief", draft.brief(), LONGEST_BRIEF);
+  }
+
+  private static void requireNoLonger(String what, String text, int most) {
+    if (text.length() > most) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT, "%s has %,d letters at the most.".formatted(what, most));
+    }
+  }
+
+  private static Profile profileOf(ProfileView asked) {
+    try {
+      return asked.profile();
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
+    }
+  }
+}

@@ -1,0 +1,483 @@
+package fairedge.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.props.HarbourProps;
+import fairedge.server.course.Role;
+import fairedge.server.platform.SignedIn;
+import fairedge.server.running.Application;
+import fairedge.server.running.Client;
+import fairedge.server.running.Client.Reply;
+import fairedge.server.running.Database;
+import fairedge.server.running.School;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Exercises of one's own: written, made ready, set in a class, worked at. */
+class ExerciseApiTest {
+  private static final ZoneId OSLO = ZoneId.of("Europe/Oslo");
+
+  private static Database database;
+  private static Application app;
+  private static Client runa;
+  private static Client ada;
+  private static String course;
+
+  @BeforeAll
+  static void start() {
+    database = new Database();
+    app = Application.on(database);
+    School school = new School(app);
+    SignedIn instructor = school.person("runa", "Runa Delahaye");
+    UUID breakwater = school.classOf("Breakwater", instructor);
+    school.enrol(breakwater, school.person("ada", "Ada Lunde"), Role.STUDENT);
+    course = breakwater.toString();
+    runa = Client.signedIn(app, "runa");
+    ada = Client.signedIn(app, "ada");
+  }
+
+  @AfterAll
+  static void stop() {
+    app.close();
+    database.close();
+  }
+
+  private static String begun() {
+    return runa.post("/api/exercises", Map.of()).is(201).json().path("id").asString();
+  }
+
+  private static JsonNode editor(String id) {
+    return runa.get("/api/exercises/" + id).is(200).json();
+  }
+
+  /** What is in the editor, with some of it written otherwise. */
+  private static Map<String, Object> written(String id, Map<String, Object> other) {
+    JsonNode now = editor(id);
+    Map<String, Object> draft = new HashMap<>();
+    draft.put("revision", now.path("revision").asLong());
+    for (String field : List.of("title", "summary", "brief", "profile", "wanted", "tells")) {
+      draft.put(field, now.path("draft").path(field));
+    }
+    draft.putAll(other);
+    return draft;
+  }
+
+  private static Reply keep(String id, Map<String, Object> other) {
+    return runa.put("/api/exercises/" + id + "/draft", written(id, other));
+  }
+
+  private static Reply makeReady(String id) {
+    return runa.post(
+        "/api/exercises/" + id + "/ready",
+        Map.of("revision", editor(id).path("revision").asLong()));
+  }
+
+  /** A cleat to cut, ready to be set. */
+  private static String ready(String title) {
+    String id = begun();
+    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "cleat")).is(200);
+    keep(id, Map.of("title", title, "summary", "Cut it", "brief", "Cut it **well**.")).is(200);
+    makeReady(id).is(200);
+    return id;
+  }
+
+  private static Map<String, Object> setting(Map<String, Object> other) {
+    Map<String, Object> setting = new HashMap<>(Map.of("late", "taken", "handIn", "both"));
+    setting.putAll(other);
+    return setting;
+  }
+
+  private static String set(String id, Map<String, Object> other) {
+    return runa.post(
+            "/api/exercises/" + id + "/assignments",
+            Map.of("course", course, "setting", setting(other)))
+        .is(201)
+        .json()
+        .path("id")
+        .asString();
+  }
+
+  /** A time on the wall of the class. */
+  private static String onTheWall(long minutesFromNow) {
+    return LocalDateTime.now(OSLO)
+        .plusMinutes(minutesFromNow)
+        .truncatedTo(ChronoUnit.SECONDS)
+        .toString();
+  }
+
+  private static List<String> titlesOfAda() {
+    List<String> titles = new ArrayList<>();
+    ada.get("/api/my-work")
+        .is(200)
+        .json()
+        .path("items")
+        .forEach(i -> titles.add(i.path("assignment").path("exercise").path("title").asString()));
+    return titles;
+  }
+
+  private static JsonNode opened(String assignment) {
+    return ada.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(200).json();
+  }
+
+  private static Reply handIn(String assignment) {
+    JsonNode open = opened(assignment);
+    return ada.post(
+        "/api/workpieces/" + open.path("id").asString() + "/submissions",
+        Map.of("revision", open.path("revision").asLong(), "clientKey", UUID.randomUUID()));
+  }
+
+  private static byte[] obj(Mesh mesh) {
+    StringBuilder text = new StringBuilder();
+    try {
+      ObjWriter.write(mesh, text);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return text.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static Reply sendFile(String assignment) {
+    byte[] file = obj(HarbourProps.cleat());
+    return ada.sendFile(
+        "/api/assignments/" + assignment + "/uploads",
+        Map.of("clientKey", UUID.randomUUID().toString()),
+        "cleat.obj",
+        file);
+  }
+
+  @Test
+  void draft_isKept_andHoldsNowhere_beforeItIsReady() {
+    String id = begun();
+    JsonNode empty = editor(id);
+    assertThat(empty.path("version").isNull()).isTrue();
+    List<String> missing = new ArrayList<>();
+    empty.path("missing").forEach(m -> missing.add(m.path("section").asString()));
+    assertThat(missing).containsExactly("starter", "brief", "brief", "brief");
+    assertThat(makeReady(id).is(400).detail()).contains("A starter to cut is missing");
+    runa.post(
+            "/api/exercises/" + id + "/assignments",
+            Map.of("course", course, "setting", setting(Map.of())))
+        .is(404);
+
+    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "cleat")).is(200);
+    Map<String, Object> first = written(id, Map.of("title", "A cleat of one's own"));
+    long revision =
+        runa.put("/api/exercises/" + id + "/draft", first).is(200).json().path("revision").asLong();
+    assertThat(runa.put("/api/exercises/" + id + "/draft", first).is(409).detail())
+        .contains("another window");
+    assertThat(editor(id).path("revision").asLong()).isEqualTo(revision);
+    assertThat(editor(id).path("draft").path("title").asString()).isEqualTo("A cleat of one's own");
+    keep(id, Map.of("summary", "Cut it", "brief", "Cut it.")).is(200);
+    JsonNode ready = makeReady(id).is(200).json();
+    assertThat(ready.path("version").asInt()).isZero();
+    assertThat(ready.path("missing")).isEmpty();
+    assertThat(ready.path("isChanged").asBoolean()).isFalse();
+
+    set(id, Map.of());
+    keep(id, Map.of("title", "Another title")).is(200);
+    assertThat(editor(id).path("isChanged").asBoolean()).isTrue();
+    assertThat(titlesOfAda()).contains("A cleat of one's own").doesNotContain("Another title");
+    JsonNode back =
+        runa.post(
+                "/api/exercises/" + id + "/draft/back",
+                Map.of("revision", editor(id).path("revision").asLong()))
+            .is(200)
+            .json();
+    assertThat(back.path("draft").path("title").asString()).isEqualTo("A cleat of one's own");
+    assertThat(back.path("isChanged").asBoolean()).isFalse();
+    assertThat(keep(id, Map.of("brief", "x".repeat(50_000))).is(400).detail())
+        .contains("40,000 letters");
+  }
+
+  @Test
+  void starter_comesFromAFile_fromOwnWork_fromAnother_andIsFixedOnceSomebodyBegan() {
+    String id = begun();
+    byte[] file = obj(HarbourProps.hatchLid());
+    JsonNode lid =
+        runa.sendFile(
+                "/api/exercises/" + id + "/starter/file", Map.of("unit", "cm"), "lid.obj", file)
+            .is(200)
+            .json()
+            .path("starter");
+    assertThat(lid.path("from").asString()).isEqualTo("lid.obj");
+    assertThat(lid.path("unit").asString()).isEqualTo("cm");
+    assertThat(lid.path("faces").asInt()).isEqualTo(HarbourProps.hatchLid().faceCount());
+    assertThat(
+            runa.sendFile(
+                    "/api/exercises/" + id + "/starter/file",
+                    Map.of("unit", "cm"),
+                    "no.obj",
+                    "v 0 0".getBytes(StandardCharsets.UTF_8))
+                .is(422)
+                .json()
+                .path("line")
+                .asInt())
+        .isPositive();
+    assertThat(editor(id).path("starter").path("from").asString()).isEqualTo("lid.obj");
+    JsonNode check = runa.get("/api/exercises/" + id + "/starter/check").is(200).json();
+    assertThat(check.path("must").asInt()).isPositive();
+    assertThat(runa.get("/api/exercises/" + id + "/starter/mesh").is(200).bytes()).isNotEmpty();
+
+    String piece =
+        runa.post(
+                "/api/practice",
+                Map.of("form", "cleat", "profile", "All quads", "clientKey", UUID.randomUUID()))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    String workpiece =
+        runa.put("/api/practice/" + piece + "/workpiece", Map.of())
+            .is(200)
+            .json()
+            .path("id")
+            .asString();
+    Map<String, Object> split = Map.of("tool", "split", "edges", List.of(0), "t", 0.5);
+    runa.post("/api/workpieces/" + workpiece + "/steps", Bollard.step(0, split)).is(200);
+    JsonNode own =
+        runa.put("/api/exercises/" + id + "/starter", Map.of("workpiece", workpiece))
+            .is(200)
+            .json()
+            .path("starter");
+    assertThat(own.path("from").asString()).startsWith("your own, cut from");
+    ada.put("/api/exercises/" + id + "/starter", Map.of("workpiece", workpiece)).is(404);
+    runa.put("/api/exercises/" + id + "/starter", Map.of("workpiece", UUID.randomUUID())).is(404);
+
+    String other = ready("The other");
+    JsonNode from =
+        runa.put("/api/exercises/" + id + "/starter", Map.of("exercise", other))
+            .is(200)
+            .json()
+            .path("starter");
+    assertThat(from.path("hash")).isEqualTo(editor(other).path("starter").path("hash"));
+
+    String assignment = set(other, Map.of());
+    assertThat(editor(other).path("starter").path("isFixed").asBoolean()).isFalse();
+    opened(assignment);
+    assertThat(editor(other).path("starter").path("isFixed").asBoolean()).isTrue();
+    assertThat(
+            runa.put("/api/exercises/" + other + "/starter", Map.of("form", "cleat"))
+                .is(400)
+                .detail())
+        .contains("copy the exercise");
+    String copy =
+        runa.post("/api/exercises/" + other + "/copies", Map.of())
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    assertThat(editor(copy).path("draft").path("title").asString()).isEqualTo("Copy of The other");
+    runa.put("/api/exercises/" + copy + "/starter", Map.of("form", "cleat")).is(200);
+    assertThat(runa.delete("/api/assignments/" + assignment).is(400).detail())
+        .contains("close it instead");
+  }
+
+  @Test
+  void planned_isHidden_open_isWorkedAt_closed_isReadOnly() {
+    String id = ready("By the clock");
+    String assignment =
+        set(id, Map.of("opens", onTheWall(60), "due", onTheWall(120), "late", "refused"));
+    assertThat(titlesOfAda()).doesNotContain("By the clock");
+    ada.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(404);
+    ada.get("/api/assignments/" + assignment + "/picture").is(404);
+    sendFile(assignment).is(404);
+
+    change(assignment, Map.of("opens", onTheWall(-60), "due", onTheWall(60), "late", "refused"));
+    assertThat(titlesOfAda()).contains("By the clock");
+    handIn(assignment).is(201);
+
+    change(assignment, Map.of("opens", onTheWall(-60), "due", onTheWall(-1), "late", "refused"));
+    assertThat(handIn(assignment).is(400).detail()).contains("closed");
+    assertThat(sendFile(assignment).is(400).detail()).contains("closed");
+    assertThat(titlesOfAda()).contains("By the clock");
+    change(assignment, Map.of("due", onTheWall(-1)));
+    handIn(assignment).is(201);
+    change(assignment, Map.of("overruled", "closed"));
+    assertThat(handIn(assignment).is(400).detail()).contains("closed");
+    change(assignment, Map.of("opens", onTheWall(60), "overruled", "open"));
+    handIn(assignment).is(201);
+  }
+
+  private static JsonNode change(String assignment, Map<String, Object> other) {
+    return runa.put("/api/assignments/" + assignment, setting(other)).is(200).json();
+  }
+
+  @Test
+  void attempts_ways_andWhatSomebodyHasBeyondThem() {
+    String id = ready("Counted");
+    String assignment = set(id, Map.of("attempts", 1, "handIn", "bench", "due", onTheWall(-5)));
+    assertThat(sendFile(assignment).is(400).detail()).contains("from the bench");
+    handIn(assignment).is(201);
+    assertThat(handIn(assignment).is(400).detail()).contains("handed in once");
+    String adaId = database.value("select id from account where sign_in = 'ada'");
+    Map<String, Object> more = new HashMap<>();
+    more.put("student", adaId);
+    more.put("attempts", 1);
+    more.put("excused", false);
+    JsonNode given =
+        runa.put("/api/assignments/" + assignment + "/allowances", more).is(200).json();
+    assertThat(given).hasSize(1);
+    handIn(assignment).is(201);
+    assertThat(handIn(assignment).is(400).detail()).contains("2 times");
+
+    change(assignment, Map.of("late", "refused", "due", onTheWall(-5)));
+    assertThat(handIn(assignment).is(400).detail()).contains("closed");
+    more.put("due", onTheWall(30));
+    runa.put("/api/assignments/" + assignment + "/allowances", more).is(200);
+    handIn(assignment).is(201);
+    runa.put(
+            "/api/assignments/" + assignment + "/allowances",
+            Map.of("student", adaId, "excused", false))
+        .is(200);
+    assertThat(runa.get("/api/assignments/" + assignment + "/allowances").is(200).json()).isEmpty();
+    runa.put(
+            "/api/assignments/" + assignment + "/allowances",
+            Map.of("student", UUID.randomUUID(), "excused", true))
+        .is(404);
+    runa.put("/api/assignments/" + assignment + "/allowances", Map.of("excused", true)).is(400);
+  }
+
+  @Test
+  void acceptedWork_isOver_untilItIsOpenedAgain() {
+    String assignment = set(ready("Accepted"), Map.of());
+    String first = handIn(assignment).is(201).json().path("id").asString();
+    Map<String, Object> answer =
+        Map.of("revision", 0, "word", "Well cut.", "verdict", "accepted", "notes", List.of());
+    long revision =
+        runa.put("/api/submissions/" + first + "/draft", answer)
+            .is(200)
+            .json()
+            .path("revision")
+            .asLong();
+    runa.post("/api/submissions/" + first + "/return", Map.of("revision", revision)).is(200);
+    assertThat(handIn(assignment).is(400).detail()).contains("accepted");
+    assertThat(sendFile(assignment).is(400).detail()).contains("accepted");
+    runa.put(
+            "/api/assignments/" + assignment + "/allowances",
+            Map.of(
+                "student",
+                database.value("select id from account where sign_in = 'ada'"),
+                "attempts",
+                1,
+                "excused",
+                false))
+        .is(200);
+    handIn(assignment).is(201);
+  }
+
+  @Test
+  void timesOnTheWall_areInstantsByTheZone_alsoWhereClocksChange() {
+    String assignment = set(ready("Clocks"), Map.of());
+    // The night in which Oslo's clocks go forward, from 2 to 3; and back, from 3 to 2.
+    JsonNode spring =
+        change(assignment, Map.of("opens", "2031-03-30T02:30:00", "due", "2031-10-26T02:30:00"));
+    assertThat(spring.path("opensAt").asString()).isEqualTo("2031-03-30T01:30:00Z");
+    assertThat(spring.path("dueAt").asString())
+        .as("twice there: the second")
+        .isEqualTo("2031-10-26T01:30:00Z");
+    JsonNode autumn =
+        change(assignment, Map.of("opens", "2031-10-26T02:30:00", "due", "2031-12-01T18:00:00"));
+    assertThat(autumn.path("opensAt").asString())
+        .as("twice there: the first")
+        .isEqualTo("2031-10-26T00:30:00Z");
+    assertThat(autumn.path("stand").asString()).isEqualTo("planned");
+    assertThat(autumn.path("zone").asString()).isEqualTo("Europe/Oslo");
+
+    Map<String, Object> elsewhere = new HashMap<>();
+    elsewhere.put("name", "Breakwater");
+    elsewhere.put("zone", "Asia/Tokyo");
+    elsewhere.put("unit", "mm");
+    elsewhere.put("up", "Z");
+    runa.put("/api/classes/" + course, elsewhere).is(204);
+    assertThat(
+            database.value(
+                "select due_at at time zone 'UTC' from assignment where id = '%s'"
+                    .formatted(assignment)))
+        .isEqualTo("2031-12-01 09:00:00");
+    elsewhere.put("zone", "Europe/Oslo");
+    runa.put("/api/classes/" + course, elsewhere).is(204);
+    assertThat(
+            runa.put(
+                    "/api/assignments/" + assignment,
+                    setting(Map.of("opens", "2031-12-02T00:00:00", "due", "2031-12-01T00:00:00")))
+                .is(400)
+                .detail())
+        .contains("due before it opens");
+    runa.put("/api/assignments/" + assignment, setting(Map.of("attempts", 0))).is(400);
+    runa.put("/api/assignments/" + assignment, setting(Map.of("due", "+99999-01-01T00:00:00")))
+        .is(400);
+  }
+
+  @Test
+  void whatIsSet_isOrdered_andTakenOutWhereNobodyBegan() {
+    String first = set(ready("Order one"), Map.of("heading", "Week 40"));
+    String second = set(ready("Order two"), Map.of());
+    List<String> order = new ArrayList<>();
+    runa.get("/api/assignments").json().forEach(a -> order.add(a.path("id").asString()));
+    Collections.reverse(order);
+    runa.put("/api/classes/" + course + "/order", Map.of("assignments", order)).is(204);
+    List<String> now = new ArrayList<>();
+    runa.get("/api/assignments").json().forEach(a -> now.add(a.path("id").asString()));
+    assertThat(now).isEqualTo(order);
+    runa.put("/api/classes/" + course + "/order", Map.of("assignments", List.of(first))).is(409);
+    runa.delete("/api/assignments/" + second).is(204);
+    ada.put("/api/assignments/" + second + "/workpiece", Map.of()).is(404);
+    List<String> deeds = new ArrayList<>();
+    runa.get("/api/classes/" + course + "/audit")
+        .json()
+        .forEach(l -> deeds.add(l.path("deed").asString()));
+    assertThat(deeds).contains("set-exercise", "unset-exercise");
+  }
+
+  @Test
+  void exercisesOfOthers_areReadAndCopied_andNotWrittenOrSet() {
+    String id = ready("Runa's own");
+    set(id, Map.of());
+    SignedIn colleague = new School(app).person("dagny", "Dagny Prell");
+    new School(app).classOf("Elsewhere", colleague);
+    Client dagny = Client.signedIn(app, "dagny");
+    dagny.get("/api/exercises/" + id).is(404);
+    new School(app).enrol(UUID.fromString(course), colleague, Role.INSTRUCTOR);
+    JsonNode read = dagny.get("/api/exercises/" + id).is(200).json();
+    assertThat(read.path("isMine").asBoolean()).isFalse();
+    assertThat(read.path("owner").asString()).isEqualTo("Runa Delahaye");
+    keep(id, Map.of("title", "Not for others yet")).is(200);
+    assertThat(dagny.get("/api/exercises/" + id).json().path("draft").path("title").asString())
+        .isEqualTo("Runa's own");
+    dagny.put("/api/exercises/" + id + "/away", Map.of("away", true)).is(404);
+    assertThat(
+            dagny
+                .post(
+                    "/api/exercises/" + id + "/assignments",
+                    Map.of("course", course, "setting", setting(Map.of())))
+                .is(400)
+                .detail())
+        .contains("copy it");
+    dagny.post("/api/exercises/" + id + "/copies", Map.of()).is(201);
+    List<String> owners = new ArrayList<>();
+    dagny.get("/api/exercises").is(200).json().forEach(r -> owners.add(r.path("owner").asString()));
+    assertThat(owners).contains("Runa Delahaye");
+    assertThat(
+            runa.put("/api/exercises/" + id + "/away", Map.of("away", true))
+                .json()
+                .path("isPutAway")
+                .asBoolean())
+        .isTrue();
+  }
+}

@@ -1,0 +1,188 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, type Sending } from '../../api/client';
+import { queries } from '../../api/queries';
+import { Choice } from '../../ui/fields';
+import { FileDrop } from '../../ui/FileDrop';
+import { Select } from '../../ui/Select';
+import { Trouble, Working } from '../../ui/States';
+import { counted } from '../../ui/time';
+import { SectionHead } from './SectionHead';
+import type { EditorControl, EditorData } from './useEditor';
+
+/** What students begin with: a form, a file, a piece of one's own, or another exercise's. */
+export function StarterSection({ control }: { control: EditorControl }) {
+  const { data, busy, act } = control;
+  const practice = useQuery(queries.practice());
+  const others = useQuery(queries.exercises());
+  const free = data.isMine && !data.starter?.isFixed;
+  const pieces = (practice.data?.pieces ?? []).filter((p) => p.stage === 'ready');
+  const from = (others.data ?? []).filter(
+    (e) => e.id !== data.id && e.hasStarter && e.state !== 'draft',
+  );
+  const use = (asked: { form?: string; workpiece?: string; exercise?: string }) =>
+    void act(() => api.useStarter(data.id, asked));
+  const usePiece = (piece: string) =>
+    void act(async () => {
+      const workpiece = await api.openWorkpiece(`/practice/${piece}`);
+      return api.useStarter(data.id, { workpiece: workpiece.id });
+    });
+  return (
+    <section>
+      <SectionHead number={1} name="Starter" about="the mesh that students begin with" />
+      <div className="space-y-6 px-5 py-4">
+        <p>
+          {data.starter ? (
+            <>
+              It is <b className="font-semibold">{data.starter.from}</b>, in {data.starter.unit},{' '}
+              {counted(data.starter.faces, 'face')}.{' '}
+              {data.starter.isFixed &&
+                'Students have begun with it: copy the exercise to give the copy another one.'}
+            </>
+          ) : (
+            'None is chosen yet. However messy it is, it can be one: cleaning may be the exercise.'
+          )}
+        </p>
+        {free && (
+          <>
+            <div>
+              <h3 className="border-b border-rule pb-1.5 font-semibold">A form off the shelf</h3>
+              <ul className="grid grid-cols-[repeat(auto-fill,minmax(240px,1fr))] gap-x-4">
+                {practice.data?.forms.map((form) => (
+                  <li key={form.form} className="border-b border-rule">
+                    <button
+                      type="button"
+                      disabled={busy}
+                      className="grid w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-3 py-2 text-left hover:bg-shoal1"
+                      onClick={() => use({ form: form.form })}
+                    >
+                      <img
+                        src={api.formPicture(form.form)}
+                        width={72}
+                        height={43}
+                        alt=""
+                        className="bg-sea"
+                      />
+                      <span>
+                        <span className="block font-semibold">{form.title}</span>
+                        <span className="condensed block text-[13px] text-ink2">
+                          {counted(form.faces, 'face')}
+                        </span>
+                      </span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </div>
+            <FileStarter control={control} />
+            <div className="flex flex-wrap gap-x-8 gap-y-4">
+              {pieces.length > 0 && (
+                <Picker
+                  title="A practice piece of yours, as it stands"
+                  none="Choose a piece"
+                  options={pieces.map((p) => [p.id, p.title] as const)}
+                  onPick={usePiece}
+                />
+              )}
+              {from.length > 0 && (
+                <Picker
+                  title="The starter of another exercise"
+                  none="Choose an exercise"
+                  options={from.map((e) => [e.id, e.title] as const)}
+                  onPick={(exercise) => use({ exercise })}
+                />
+              )}
+            </div>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Picker(props: {
+  title: string;
+  none: string;
+  options: readonly (readonly [string, string])[];
+  onPick: (id: string) => void;
+}) {
+  return (
+    <div>
+      <h3 className="mb-1.5 font-semibold">{props.title}</h3>
+      <Select
+        label={props.title}
+        value=""
+        className="w-64"
+        options={[['', props.none] as const, ...props.options]}
+        onChange={(id) => id && props.onPick(id)}
+      />
+    </div>
+  );
+}
+
+/** A mesh file of any format: its unit and axis are said, since files don't. */
+function FileStarter({ control }: { control: EditorControl }) {
+  const { data, act, problem } = control;
+  const [unit, setUnit] = useState(data.starter?.unit ?? 'mm');
+  const [up, setUp] = useState<'z' | 'y'>('z');
+  const [sending, setSending] = useState<Sending<EditorData> | null>(null);
+  const [share, setShare] = useState(0);
+  const send = async (file: File) => {
+    setShare(0);
+    const now = api.sendStarter(data.id, file, { unit, up }, setShare);
+    setSending(now);
+    await act(() => now.done);
+    setSending(null);
+  };
+  const line = typeof problem?.more.line === 'number' && problem.more.line;
+  return (
+    <div>
+      <h3 className="border-b border-rule pb-1.5 font-semibold">Or a mesh file</h3>
+      {sending ? (
+        <div className="mt-3 border border-ctl p-4">
+          <Working
+            stage={share >= 1 ? 'Reading the file' : 'Sending the file'}
+            about={share >= 1 ? '' : `${Math.round(100 * share)} %`}
+            share={share >= 1 ? undefined : share}
+            onStop={sending.stop}
+          />
+        </div>
+      ) : (
+        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-6 gap-y-3 max-[1180px]:grid-cols-1">
+          <FileDrop
+            label="Mesh file"
+            accept=".obj,.ply,.off,.stl,.glb,.gltf"
+            onChosen={(f) => void send(f)}
+            onDropped={(f) => void send(f)}
+          >
+            <span className="text-ink2">OBJ, PLY, OFF, STL, glTF or GLB</span>
+          </FileDrop>
+          <div className="grid grid-cols-[auto_auto] items-center gap-x-4 gap-y-2">
+            <span>Its lengths are in</span>
+            <Choice
+              label="Unit"
+              value={unit}
+              options={['mm', 'cm', 'm', 'in'].map((u) => [u, u] as const)}
+              onChange={setUnit}
+            />
+            <span>Upwards points its</span>
+            <Choice
+              label="Upwards"
+              value={up}
+              options={[
+                ['z', 'Z axis'],
+                ['y', 'Y axis'],
+              ]}
+              onChange={setUp}
+            />
+          </div>
+        </div>
+      )}
+      {line ? (
+        <Trouble title={problem!.title} where={`Line ${line}`}>
+          {problem!.message}
+        </Trouble>
+      ) : null}
+    </div>
+  );
+}
