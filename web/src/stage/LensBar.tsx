@@ -7,11 +7,13 @@ export function LensBar(props: {
   onLens: (lens: Lens) => void;
   /** Letters that something else has just now. */
   taken?: readonly string[];
+  /** Lenses that may be looked through; null: all. */
+  allowed?: readonly Lens[] | null;
 }) {
-  const { lens, onLens, taken = [] } = props;
+  const { lens, onLens, taken = [], allowed = null } = props;
   return (
     <span className="condensed flex flex-wrap" role="group" aria-label="Lenses">
-      {LENSES.map((l) => (
+      {LENSES.filter((l) => !allowed || allowed.includes(l.lens)).map((l) => (
         <button
           key={l.lens}
           type="button"

@@ -34,6 +34,9 @@ export interface BendSettings {
   turn: number;
 }
 
+/** Those that say nothing of what the check would say. */
+export const SILENT: readonly Lens[] = ['clay', 'stripes', 'subdivided'];
+
 /** The lenses in the order in which they stand; each letter occurs in its word. */
 export const LENSES: readonly { lens: Lens; name: string; letter: string; about: string }[] = [
   { lens: 'clay', name: 'Clay', letter: 'C', about: 'The form alone' },

@@ -14,10 +14,20 @@ export type Looking = ReturnType<typeof useLooking>;
  * the address, what the core tells of the lens, and the keys that all this has in common.
  *
  * @param usual the lens where the address names none
+ * @param allowed lenses that may be looked through; null: all
  */
-export function useLooking(usual: Lens, mesh: MeshBuffers, source: LensSource) {
+export function useLooking(
+  usual: Lens,
+  mesh: MeshBuffers,
+  source: LensSource,
+  allowed: readonly Lens[] | null = null,
+) {
   const [stage, setStage] = useState<StageView | null>(null);
-  const [lens, setLens] = useLens(usual);
+  const [named, take] = useLens(usual);
+  const lens = allowed && !allowed.includes(named) ? usual : named;
+  const setLens = (next: Lens) => {
+    if (!allowed || allowed.includes(next)) take(next);
+  };
   useCameraInAddress(stage);
   const looked = useLensPicture(stage, lens, mesh, source);
   const viewAll = () => stage?.fit();

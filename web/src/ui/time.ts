@@ -32,9 +32,12 @@ export function whenText(iso: string): string {
  */
 export function wallText(iso: string, wall: string): string {
   const at = new Date(iso);
-  const there = new Intl.DateTimeFormat('en-GB', { timeZone: wall, ...DAY, ...TIME }).format(at);
-  const here = whenText(iso);
-  return there === here ? there : `${there} there, ${here} here`;
+  const on = (options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: wall, ...options }).format(at);
+  const there = on({ ...DAY, ...TIME });
+  if (there === whenText(iso)) return there;
+  const sameDay = on(DAY) === told('day here', DAY).format(at);
+  return `${there} (${sameDay ? clockText(iso) : whenText(iso)} here)`;
 }
 
 /** "Sun 6 Dec", of a day without a time: the same in every zone. */

@@ -4,6 +4,7 @@ import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
+import { SILENT } from '../../stage/lenses';
 import { LensLegend } from '../../stage/LensLegend';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
@@ -65,7 +66,8 @@ function OpenBench(
     () => api.workpieceLens(state.id, state.revision),
     [state.id, state.revision],
   );
-  const looking = useLooking('clay', mesh, source);
+  const allowed = state.task.tells === 'all' ? null : SILENT;
+  const looking = useLooking('clay', mesh, source, allowed);
   const { stage, lens, looked, bent, plain } = looking;
   const chosen = useChosen(open);
   const choosing = useChoosing(stage, chosen);
@@ -215,7 +217,12 @@ function OpenBench(
                 </Button>
               </div>
               <div className="absolute top-[42px] left-3 rounded-ctl bg-paper/90">
-                <LensBar lens={lens} onLens={looking.setLens} taken={hand.keys.map((k) => k.key)} />
+                <LensBar
+                  lens={lens}
+                  onLens={looking.setLens}
+                  taken={hand.keys.map((k) => k.key)}
+                  allowed={allowed}
+                />
               </div>
               {plain && <FarSide findings={state.check.findings} />}
               {sheet && (
@@ -235,7 +242,12 @@ function OpenBench(
                 />
               )}
               {!choosing.mode && !bent && (
-                <SlipOf cut={cut} control={control} onMake={deeds.make} />
+                <SlipOf
+                  cut={cut}
+                  control={control}
+                  isTold={task.tells === 'all'}
+                  onMake={deeds.make}
+                />
               )}
             </LookedStage>
           </div>
@@ -276,7 +288,12 @@ function opensAtOnce(tool: Tool): boolean {
   return tool === 'straight' || tool === 'outline' || isCleanTool(tool);
 }
 
-function SlipOf(props: { cut: PendingCut; control: WorkpieceControl; onMake: () => void }) {
+function SlipOf(props: {
+  cut: PendingCut;
+  control: WorkpieceControl;
+  isTold: boolean;
+  onMake: () => void;
+}) {
   const { cut, control } = props;
   const { hand, preview } = cut;
   // What is only aimed at has no slip yet.
@@ -288,6 +305,7 @@ function SlipOf(props: { cut: PendingCut; control: WorkpieceControl; onMake: () 
       state={hand.pending ? 'pending' : 'in hand'}
       make={item.make}
       preview={hand.pending ? preview : null}
+      isTold={props.isTold}
       isLate={cut.change !== null && !cut.current}
       missing={hand.missing}
       busy={control.busy}

@@ -13,6 +13,8 @@ interface Props {
   preview: Preview | null;
   /** Whether that is of a moment ago, and a newer one is on its way. */
   isLate: boolean;
+  /** Whether it is told what the check would say. */
+  isTold: boolean;
   /** Why there is nothing to make yet. */
   missing: string | null;
   busy: boolean;
@@ -75,7 +77,7 @@ export function Slip(props: Props) {
       <div
         className="min-h-24 shrink-0 space-y-1.5 border-t border-rule px-3 py-3"
         aria-live="polite"
-        aria-busy={props.isLate || preview?.checked === false}
+        aria-busy={props.isLate || (props.isTold && preview?.checked === false)}
       >
         {props.problem && <p className="font-semibold">{props.problem}</p>}
         {refused && !props.missing && <p data-testid="refusal">{refused}</p>}

@@ -26,6 +26,7 @@ interface Props {
 /** What the check says of the mesh as it is, and the steps that made it so. */
 export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain, head }: Props) {
   const { check, steps } = state;
+  const { tells } = state.task;
   return (
     <nav
       aria-label="Check and steps"
@@ -36,8 +37,19 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
         <p className="condensed text-[13px] text-ink2">
           {steps.length === 0 ? 'Check of the starter' : `Check, after step ${steps.length}`}
         </p>
-        <Tally state={state} />
-        {state.checked && (
+        {tells === 'nothing' ? (
+          <p className="text-[16px] font-semibold" data-testid="tally">
+            Told with the first answer
+          </p>
+        ) : (
+          <Tally state={state} />
+        )}
+        {state.checked && tells !== 'all' && (
+          <p className="condensed text-[13px] text-ink2" data-testid="face-count">
+            {counted(check.figures.faces, 'face')}
+          </p>
+        )}
+        {state.checked && tells === 'all' && (
           <p className="condensed text-[13px] text-ink2" data-testid="face-count">
             {check.figures.quads === check.figures.faces
               ? `${counted(check.figures.faces, 'face')}, all quads`
@@ -50,6 +62,7 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
           {state.remark}
         </p>
       )}
+      {tells === 'counts' && <Counts check={check} />}
       <Findings
         findings={state.checked ? check.findings : []}
         chosen={chosen}
@@ -63,6 +76,29 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
       )}
       <StepList state={state} pending={pending} control={control} onAgain={onAgain} />
     </nav>
+  );
+}
+
+/** How many there are in each family: where and what is told with the first answer. */
+function Counts({ check }: { check: Workpiece['check'] }) {
+  return (
+    <section
+      aria-label="Counts"
+      className="condensed border-b border-rule px-3 py-2 text-[13px]"
+      data-testid="counts"
+    >
+      <ul>
+        {check.byFamily.map((f) => (
+          <li key={f.family} className="flex gap-2">
+            <span className="flex-1">{f.family}</span>
+            {[f.must > 0 && `${f.must} must`, f.should > 0 && `${f.should} should`]
+              .filter(Boolean)
+              .join(', ')}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-ink2">Where they are is told with the first answer.</p>
+    </section>
   );
 }
 

@@ -88,6 +88,8 @@ function ask({ workpiece, revision, change, view }: Wanted, findings: boolean, s
  * What a change would do, asked of the core whenever it changes: one request at a time, the newest
  * wins, and the last answer stays in view until the next is there. First what it would do, which is
  * quick; once the hand rests, what the check would say of it, which nothing newer waits for.
+ *
+ * @param isTold whether it is told what the check would say
  */
 export function usePreview(
   workpiece: string,
@@ -95,6 +97,7 @@ export function usePreview(
   change: Change | null,
   view: View | null,
   faces: number,
+  isTold = true,
 ): Previewed {
   const [shown, setShown] = useState<Shown>({
     preview: null,
@@ -131,7 +134,7 @@ export function usePreview(
     const outdated = new AbortController();
     const rest = faces > LARGE ? CHECK_LARGE_AFTER_MS : CHECK_AFTER_MS;
     const check = async () => {
-      if (!wish) return;
+      if (!wish || !isTold) return;
       let found: Shown;
       try {
         found = {

@@ -75,6 +75,7 @@ export function usePendingCut(
     control.busy ? null : change,
     view,
     mesh.faceCount,
+    state.task.tells === 'all',
   );
 
   const { reload } = control;

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
@@ -28,7 +29,8 @@ function OpenEditor({ opened }: { opened: EditorData }) {
   const control = useEditor(opened);
   const { data, draft } = control;
   const [named, setSection] = useAddressed('section');
-  const section = SECTIONS.find((s) => s.section === named)?.section ?? firstSection(data);
+  const [first] = useState(() => firstSection(opened));
+  const section = SECTIONS.find((s) => s.section === named)?.section ?? first;
   return (
     <div className="flex h-full flex-col">
       <WorkHead

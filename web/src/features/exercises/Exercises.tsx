@@ -177,7 +177,7 @@ function SetRow(props: {
                 aria-label={`${e.title}: one up`}
                 onClick={() => props.onMove(-1)}
               >
-                ↑
+                Up
               </Button>
               <Button
                 size="small"
@@ -185,7 +185,7 @@ function SetRow(props: {
                 aria-label={`${e.title}: one down`}
                 onClick={() => props.onMove(1)}
               >
-                ↓
+                Down
               </Button>
             </>
           )}

@@ -31,10 +31,13 @@ export function Rail({ data, draft, section, onSection }: Props) {
               <button
                 type="button"
                 aria-current={here ? 'step' : undefined}
-                className={`flex min-h-[72px] w-full gap-3 border-b border-rule py-2.5 pr-3 pl-[13px] text-left outline-offset-[-2px] ${here ? 'border-l-[3px] border-l-ink bg-shoal1 pl-2.5' : 'hover:bg-shoal1'}`}
+                className={`flex min-h-[72px] w-full gap-3 border-b border-rule border-l-[3px] py-2.5 pr-3 pl-2.5 text-left outline-offset-[-2px] ${here ? 'border-l-ink bg-shoal1' : 'border-l-transparent hover:bg-shoal1'}`}
                 onClick={() => onSection(s.section)}
               >
-                <Mark whole={missing.length === 0} here={here} />
+                <Mark
+                  whole={missing.length === 0 && (s.section !== 'setting' || data.version !== null)}
+                  here={here}
+                />
                 <span className="min-w-0">
                   <span className="block text-[15px] font-semibold">
                     {i + 1}&ensp;{s.name}

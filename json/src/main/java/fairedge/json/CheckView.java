@@ -20,6 +20,7 @@ import java.util.stream.Stream;
  * @param must how many findings must be mended, listed or not; so the others
  * @param unlisted what there is beside the findings that are listed: too many of one kind to read
  * @param leftOut what was not looked at, because it would have taken too long; mostly nothing
+ * @param byFamily the same numbers of must and should, family by family; those without are left out
  */
 public record CheckView(
     int must,
@@ -28,7 +29,11 @@ public record CheckView(
     Figures figures,
     List<FindingView> findings,
     List<Unlisted> unlisted,
-    List<LeftOut> leftOut) {
+    List<LeftOut> leftOut,
+    List<OfFamily> byFamily) {
+
+  /** How many of a family must and should be mended. */
+  public record OfFamily(String family, int must, int should) {}
 
   /** Of which kind not all was looked for, and why, as a sentence. */
   public record LeftOut(String kind, String why) {}
@@ -88,7 +93,39 @@ public record CheckView(
         figures,
         findings,
         unlisted,
-        leftOut);
+        leftOut,
+        byFamily(findings, unlisted));
+  }
+
+  private static List<OfFamily> byFamily(List<FindingView> findings, List<Unlisted> unlisted) {
+    Map<String, int[]> counts = new LinkedHashMap<>();
+    findings.forEach(f -> add(counts, f.family(), f.severity(), 1));
+    unlisted.forEach(u -> add(counts, u.family(), u.severity(), u.count()));
+    return counts.entrySet().stream()
+        .map(e -> new OfFamily(e.getKey(), e.getValue()[0], e.getValue()[1]))
+        .filter(f -> f.must() + f.should() > 0)
+        .toList();
+  }
+
+  private static void add(
+      Map<String, int[]> counts, String family, SeverityView severity, int more) {
+    int[] of = counts.computeIfAbsent(family, f -> new int[2]);
+    switch (severity) {
+      case must -> of[0] += more;
+      case should -> of[1] += more;
+      case remark -> {}
+    }
+  }
+
+  /** How many there are in each family, and nothing of what and where. */
+  public CheckView countsOnly() {
+    return new CheckView(
+        must, should, 0, figures.ofSize(), List.of(), List.of(), List.of(), byFamily);
+  }
+
+  /** That it was done, and nothing of what it found. */
+  public CheckView nothingSaid() {
+    return new CheckView(0, 0, 0, figures.ofSize(), List.of(), List.of(), List.of(), List.of());
   }
 
   private static int count(

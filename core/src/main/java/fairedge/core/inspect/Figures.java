@@ -107,6 +107,16 @@ public record Figures(
       Map<Integer, Integer> lengths,
       double shareComplete) {}
 
+  /** How large the mesh is, and nothing of what is wrong with it. */
+  public Figures ofSize() {
+    FlowFigures none = new FlowFigures(0, 0, 0, Map.of(), Map.of(), Map.of(), 0);
+    Distribution nothing = new Distribution(0, 0, 0, 0, List.of(), List.of());
+    return new Figures(
+        vertices, edges, faces, corners, 0, 0, 0, Map.of(), 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0,
+        null, 0, Map.of(), Map.of(), 0, 0, 0, area, volume, List.of(), none, none, nothing, nothing,
+        nothing);
+  }
+
   /** Cost: what {@link Sums} keeps apart, the parts, and one look at sets of edges. */
   static Figures of(Subject subject) {
     Mesh mesh = subject.mesh();

@@ -332,7 +332,7 @@ public class Bench {
   }
 
   private Stepped made(Head head, Held held, Move move) {
-    Task task = tasks.of(head.owner());
+    Task task = tasks.of(head.owner(), head.accountId());
     settling.settleLater(head, task, held);
     held.chosen = List.of();
     Moved moved = move.make(head, task, held);
@@ -354,15 +354,16 @@ public class Bench {
     if (moved.touched() == null) {
       return view(task, moved.head(), held);
     }
-    CheckView check = held.isChecked() ? held.check() : null;
+    CheckView check = held.isChecked() ? task.told().of(held.check()) : null;
     if (moved.made() == null) {
       return new WentView(held.revision(), moved.head().headStep(), check);
     }
-    return new MadeView(held.revision(), moved.made(), check, held.chosen);
+    StepView made = moved.made().told(task.told());
+    return new MadeView(held.revision(), made, check, held.chosen);
   }
 
   private WorkpieceView view(Head head, Held held) {
-    return view(tasks.of(head.owner()), head, held);
+    return view(tasks.of(head.owner(), head.accountId()), head, held);
   }
 
   private WorkpieceView view(Task task, Head head, Held held) {
@@ -371,12 +372,12 @@ public class Bench {
         head.id(),
         task.view(),
         head.revision(),
-        steps.inForce(),
-        steps.beside(),
+        steps.inForce().stream().map(step -> step.told(task.told())).toList(),
+        steps.beside().stream().map(step -> step.told(task.told())).toList(),
         !steps.inForce().isEmpty(),
         steps.canBeMadeAgain(),
         steps.keptAt(),
-        held.check(),
+        task.told().of(held.check()),
         held.isChecked(),
         held.chosen,
         held.remark);

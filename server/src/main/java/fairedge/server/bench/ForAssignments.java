@@ -5,6 +5,8 @@ import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.Exercise.Tells;
+import fairedge.server.exercise.Told;
 import fairedge.server.platform.SignedIn;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -14,8 +16,10 @@ import org.springframework.stereotype.Component;
 class ForAssignments implements Purpose {
   private final Assignments assignments;
   private final Courses courses;
+  private final Answered answered;
 
-  ForAssignments(Assignments assignments, Courses courses) {
+  ForAssignments(Assignments assignments, Courses courses, Answered answered) {
+    this.answered = answered;
     this.assignments = assignments;
     this.courses = courses;
   }
@@ -26,9 +30,10 @@ class ForAssignments implements Purpose {
   }
 
   @Override
-  public Task task(UUID owner) {
+  public Task task(UUID owner, UUID account) {
     Assignment assignment = assignments.require(owner);
     Exercise e = assignment.exercise();
+    Told told = e.tells() == Tells.all ? Told.ALL : Told.of(e, answered.isAnswered(owner, account));
     return new Task(
         new TaskView(
             Owner.assignment(owner),
@@ -38,8 +43,10 @@ class ForAssignments implements Purpose {
             e.unit(),
             e.profile().name(),
             assignment.dueAt(),
-            courses.info(assignment.courseId()).zone()),
-        e.terms());
+            courses.info(assignment.courseId()).zone(),
+            told.tells()),
+        e.terms(),
+        told);
   }
 
   @Override

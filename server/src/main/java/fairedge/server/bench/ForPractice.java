@@ -2,6 +2,8 @@ package fairedge.server.bench;
 
 import fairedge.core.inspect.Profile;
 import fairedge.core.survey.Wanted;
+import fairedge.server.exercise.Exercise.Tells;
+import fairedge.server.exercise.Told;
 import fairedge.server.inspection.Terms;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.Practice;
@@ -32,7 +34,7 @@ class ForPractice implements Purpose {
   }
 
   @Override
-  public Task task(UUID owner) {
+  public Task task(UUID owner, UUID account) {
     Practice p = practices.require(owner);
     return new Task(
         new TaskView(
@@ -43,8 +45,10 @@ class ForPractice implements Purpose {
             p.unit(),
             p.profile(),
             null,
-            null),
-        new Terms(Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter()));
+            null,
+            Tells.all),
+        new Terms(Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter()),
+        Told.ALL);
   }
 
   @Override

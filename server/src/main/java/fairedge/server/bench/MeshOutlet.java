@@ -84,7 +84,9 @@ public class MeshOutlet {
   /** How the mesh fares when it is bent: the places of its vertices as a delta of its message. */
   public Tried bend(UUID id, SignedIn student, @Nullable Long revision, BendAsked asked) {
     Head head = workpieces.require(id, student);
-    Terms terms = workshop.task(head).terms();
+    Task task = workshop.task(head);
+    task.told().requireAll();
+    Terms terms = task.terms();
     return looked(
         id,
         student,
@@ -101,12 +103,17 @@ public class MeshOutlet {
    * @param revision at which it must stand; null for any
    */
   public LensPicture look(UUID id, SignedIn student, @Nullable Long revision, Lens lens) {
-    Terms terms = workshop.task(workpieces.require(id, student)).terms();
+    Task task = workshop.task(workpieces.require(id, student));
+    if (lens != Lens.SUBDIVIDED) {
+      task.told().requireAll();
+    }
+    Terms terms = task.terms();
     return looked(id, student, revision, mesh -> inspections.look(mesh, terms, lens));
   }
 
   /** The ring and the loop of an edge, likewise. */
   public Along along(UUID id, SignedIn student, @Nullable Long revision, int edge) {
+    workshop.task(workpieces.require(id, student)).told().requireAll();
     return looked(id, student, revision, mesh -> inspections.along(mesh, edge));
   }
 

@@ -7,8 +7,8 @@ import java.util.UUID;
 interface Purpose {
   Owner.Type type();
 
-  /** What is asked of workpieces of an owner. */
-  Task task(UUID owner);
+  /** What is asked of a workpiece of an owner, and how much of its check is told. */
+  Task task(UUID owner, UUID account);
 
   /**
    * @throws fairedge.server.platform.Problem if the account may not begin a workpiece for it, or

@@ -44,7 +44,7 @@ class Replays {
   record Replayed(Workpiece workpiece, @Nullable String remark) {}
 
   Replayed replayed(Head head, @Nullable Long step) {
-    Task task = tasks.of(head.owner());
+    Task task = tasks.of(head.owner(), head.accountId());
     Optional<Snapshot> snapshot =
         step == null
             ? Optional.empty()

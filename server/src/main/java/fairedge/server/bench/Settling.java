@@ -71,7 +71,7 @@ class Settling {
       Head head, Task task, Look look, CompletableFuture<@Nullable Checked> inOrder) {}
 
   private @Nullable Asked asked(Head head, Held held) {
-    Task task = tasks.of(head.owner());
+    Task task = tasks.of(head.owner(), head.accountId());
     held.countsBy(task.terms());
     return held.isChecked()
         ? null

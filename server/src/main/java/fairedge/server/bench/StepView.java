@@ -1,6 +1,7 @@
 package fairedge.server.bench;
 
 import fairedge.json.FindingView.SeverityView;
+import fairedge.server.exercise.Told;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -52,6 +53,13 @@ public record StepView(
         after.mended(),
         !after.isUnchecked(),
         madeAt);
+  }
+
+  /** What whoever cut it is told of it: what it did always, what it brought if they may know. */
+  StepView told(Told told) {
+    return told.isAll()
+        ? this
+        : new StepView(id, parent, name, number, tool, did, brief, List.of(), 0, checked, madeAt);
   }
 
   /** A finding that a step brought, as a mark. */

@@ -1,6 +1,7 @@
 package fairedge.server.bench;
 
 import fairedge.core.geometry.Tolerance;
+import fairedge.server.exercise.Told;
 import fairedge.server.inspection.Terms;
 
 /**
@@ -8,8 +9,9 @@ import fairedge.server.inspection.Terms;
  *
  * @param view what is told of it
  * @param terms by which its mesh is checked
+ * @param told how much of the check whoever cuts is told
  */
-record Task(TaskView view, Terms terms) {
+record Task(TaskView view, Terms terms, Told told) {
   /** Hash of the mesh that it begins with. */
   byte[] starter() {
     return terms.starter();

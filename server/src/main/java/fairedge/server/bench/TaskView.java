@@ -1,5 +1,6 @@
 package fairedge.server.bench;
 
+import fairedge.server.exercise.Exercise.Tells;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
@@ -8,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param summary one line of what is asked
  * @param zone of the clock by which it is due; null where nothing is
+ * @param tells how much of the check is told now
  */
 public record TaskView(
     Owner owner,
@@ -17,4 +19,5 @@ public record TaskView(
     String unit,
     String profile,
     @Nullable Instant dueAt,
-    @Nullable String zone) {}
+    @Nullable String zone,
+    Tells tells) {}

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 
 /** Finds what workpieces are cut for, and who may cut for it, whatever its type. */
@@ -20,8 +21,11 @@ class Tasks {
     return Objects.requireNonNull(purposes.get(type));
   }
 
-  Task of(Owner owner) {
-    return of(owner.type()).task(owner.id());
+  /**
+   * @param account whose workpiece it is
+   */
+  Task of(Owner owner, UUID account) {
+    return of(owner.type()).task(owner.id(), account);
   }
 
   void requireToOpen(Owner owner, SignedIn account) {

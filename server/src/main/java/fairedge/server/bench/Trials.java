@@ -76,10 +76,12 @@ public class Trials {
   public PreviewView preview(UUID id, SignedIn owner, Trial trial) {
     Head head = workpieces.require(id, owner);
     Workpieces.requireFresh(head, trial.revision());
+    // Who is not told what the check says is not told what it would say either.
+    boolean asks = trial.findings() && workshop.task(head).told().isAll();
     return turns.here(
         owner.id(),
         () ->
-            trial.findings()
+            asks
                 ? checked(head, trial)
                 : workshop.read(head, (now, held) -> quick(now, held, trial, null)).quick());
   }

@@ -62,7 +62,7 @@ class WorkKept implements Belongings {
 
   private void pack(Head head, String path, Box box) throws IOException {
     StringBuilder obj = new StringBuilder();
-    obj.append("# ").append(tasks.of(head.owner()).view().title()).append('\n');
+    obj.append("# ").append(tasks.of(head.owner(), head.accountId()).view().title()).append('\n');
     ObjWriter.write(replays.rebuild(head, head.headStep()).mesh(), obj);
     box.put(path + ".obj", obj.toString().getBytes(StandardCharsets.UTF_8));
     box.put(

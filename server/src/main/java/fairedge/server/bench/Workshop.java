@@ -121,7 +121,7 @@ class Workshop {
 
   /** What a workpiece is cut for. */
   Task task(Head head) {
-    return tasks.of(head.owner());
+    return tasks.of(head.owner(), head.accountId());
   }
 
   /** Whether the workpiece stands as it did, as far as it is told without waiting. */
@@ -149,7 +149,7 @@ class Workshop {
   private Held load(Head head) {
     Replays.Replayed replayed = replays.replayed(head, head.headStep());
     Workpiece workpiece = replayed.workpiece();
-    Task task = tasks.of(head.owner());
+    Task task = tasks.of(head.owner(), head.accountId());
     Checked check = checks.check(head, task, new Look(workpiece.mesh(), null));
     if (head.headStep() != null) {
       completeStep(head, task, head.headStep(), check.check());

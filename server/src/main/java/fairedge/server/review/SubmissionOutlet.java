@@ -36,15 +36,22 @@ public class SubmissionOutlet {
   }
 
   public Tried bend(UUID id, SignedIn account, BendAsked asked) {
-    return gallery.bend(shown(id, account), account, asked);
+    return gallery.bend(told(id, account), account, asked);
   }
 
   public LensPicture look(UUID id, SignedIn account, Lens lens) {
-    return gallery.look(shown(id, account), account, lens);
+    Shown shown = lens == Lens.SUBDIVIDED ? shown(id, account) : told(id, account);
+    return gallery.look(shown, account, lens);
   }
 
   public Along along(UUID id, SignedIn account, int edge) {
-    return gallery.along(shown(id, account), account, edge);
+    return gallery.along(told(id, account), account, edge);
+  }
+
+  /** What says of it as much as the check does: for its student once they may know. */
+  private Shown told(UUID id, SignedIn account) {
+    submissions.requireToldAll(submissions.requireToSee(id, account));
+    return shown(id, account);
   }
 
   private Shown shown(UUID id, SignedIn account) {

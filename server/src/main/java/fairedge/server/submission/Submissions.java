@@ -17,6 +17,7 @@ import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Setting.HandInBy;
+import fairedge.server.exercise.Told;
 import fairedge.server.inspection.Inspections;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.JobQueue;
@@ -352,6 +353,17 @@ public class Submissions {
    * @param reviews whether as one who sees what everybody hands in; else it is their own
    */
   public record Seen(Submission submission, Assignment assignment, boolean reviews) {}
+
+  /**
+   * @throws Problem if it is somebody's own who is not told yet what the check says
+   */
+  public void requireToldAll(Seen seen) {
+    if (!seen.reviews()) {
+      Submission s = seen.submission();
+      Told.of(seen.assignment().exercise(), store.isAnswered(s.assignmentId(), s.studentId()))
+          .requireAll();
+    }
+  }
 
   /** For those who see all in its class, and for who handed it in. */
   public Seen requireToSee(UUID id, SignedIn account) {

@@ -381,6 +381,93 @@ class ExerciseApiTest {
     handIn(assignment).is(201);
   }
 
+  /** All that a student can ask of an exercise that tells little before the first answer. */
+  @Test
+  void whatTheCheckTells_isHeldWhateverAStudentAsks() {
+    for (String tells : List.of("counts", "nothing")) {
+      String id = begun();
+      runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
+      keep(id, Map.of("title", "Told " + tells, "summary", "s", "brief", "b", "tells", tells))
+          .is(200);
+      makeReady(id).is(200);
+      String assignment = set(id, Map.of());
+      JsonNode open = opened(assignment);
+      String path = "/api/workpieces/" + open.path("id").asString();
+      JsonNode check = open.path("check");
+      assertThat(check.path("findings")).isEmpty();
+      assertThat(check.path("figures").path("ngons").asInt()).isZero();
+      assertThat(check.path("figures").path("faces").asInt()).isEqualTo(18);
+      assertThat(check.path("must").asInt() > 0).isEqualTo(tells.equals("counts"));
+      assertThat(check.path("byFamily").size() > 0).isEqualTo(tells.equals("counts"));
+
+      Map<String, Object> trace = Bollard.trace(1, 11);
+      JsonNode preview =
+          ada.post(
+                  path + "/previews",
+                  Map.of("revision", 0, "change", trace, "view", Bollard.VIEW, "findings", true))
+              .is(200)
+              .json();
+      assertThat(preview.path("sentence").asString()).contains("Splits");
+      assertThat(preview.path("checked").asBoolean()).isFalse();
+      assertThat(preview.path("wouldMake")).isEmpty();
+      JsonNode made = ada.post(path + "/steps", Bollard.step(0, trace)).is(200).state();
+      List<JsonNode> states = new ArrayList<>(List.of(made));
+      states.add(ada.post(path + "/undo", Bollard.move(1)).is(200).state());
+      states.add(ada.post(path + "/redo", Bollard.move(2)).is(200).state());
+      states.add(ada.get(path).is(200).json());
+      states.add(opened(assignment));
+      for (JsonNode state : states) {
+        assertThat(state.toString()).doesNotContain("\"kind\":\"ngon\"", "16 sides", "ring-stop");
+        assertThat(state.path("check").path("findings")).isEmpty();
+      }
+      assertThat(made.path("step").path("brought")).isEmpty();
+      assertThat(made.path("step").path("did").asString()).isNotBlank();
+
+      List<String> hidden =
+          List.of(
+              "/lenses/flow",
+              "/lenses/poles",
+              "/lenses/spacing",
+              "/lenses/shape-change",
+              "/along/3",
+              "/bent?axis=x&degrees=20");
+      for (String looked : hidden) {
+        assertThat(ada.get(path + looked).status()).as(looked).isIn(400, 403);
+      }
+      ada.get(path + "/lenses/subdivided").is(200);
+      ada.get(path + "/smooth").is(200);
+      String submission = handIn(assignment).is(201).json().path("id").asString();
+      for (String looked : hidden) {
+        assertThat(ada.get("/api/submissions/" + submission + looked).status())
+            .as(looked)
+            .isIn(400, 403);
+      }
+      ada.get("/api/submissions/" + submission + "/picture").is(404);
+      ada.get("/api/submissions/" + submission + "/answer").is(404);
+      ada.get("/api/submissions/" + submission + "/review").is(404);
+      ada.get("/api/exercises/" + id).is(404);
+      assertThat(ada.get("/api/my-work").is(200).text()).doesNotContain("ngon");
+      assertThat(runa.get("/api/submissions/" + submission + "/review").is(200).text())
+          .contains("ngon");
+
+      Map<String, Object> answer =
+          Map.of("revision", 0, "word", "Go on.", "verdict", "tryAgain", "notes", List.of());
+      long revision =
+          runa.put("/api/submissions/" + submission + "/draft", answer)
+              .is(200)
+              .json()
+              .path("revision")
+              .asLong();
+      assertThat(opened(assignment).path("check").path("findings"))
+          .as("a draft tells nothing yet")
+          .isEmpty();
+      runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
+      assertThat(opened(assignment).path("check").path("findings")).isNotEmpty();
+      ada.get(path + "/lenses/flow").is(200);
+      ada.get("/api/submissions/" + submission + "/lenses/flow").is(200);
+    }
+  }
+
   @Test
   void timesOnTheWall_areInstantsByTheZone_alsoWhereClocksChange() {
     String assignment = set(ready("Clocks"), Map.of());

@@ -234,6 +234,15 @@ public class SubmissionStore implements MeshHolder {
         .fetchOptional(r -> r.value1());
   }
 
+  /** Whether an answer of somebody's to an assignment is out. */
+  public boolean isAnswered(UUID assignment, UUID student) {
+    return db.fetchExists(
+        SUBMISSION,
+        SUBMISSION.ASSIGNMENT_ID.eq(assignment),
+        SUBMISSION.STUDENT_ID.eq(student),
+        SUBMISSION.ANSWERED_AT.isNotNull());
+  }
+
   public Set<UUID> whoHandedIn(UUID assignment) {
     return db.selectDistinct(SUBMISSION.STUDENT_ID)
         .from(SUBMISSION)
