@@ -383,6 +383,8 @@ export const api = {
     json<Schemas['Allowance'][]>('GET', `/assignments/${assignment}/allowances`),
   allow: (assignment: string, asked: Schemas['AllowanceRequest']) =>
     json<Schemas['Allowance'][]>('PUT', `/assignments/${assignment}/allowances`, asked),
+  wouldGet: (exercise: string, rule: Schemas['CreditRuleView']) =>
+    json<Schemas['WouldGet'][]>('POST', `/exercises/${exercise}/credits`, { rule }),
   recheck: (exercise: string) => json<Schemas['Progress']>('GET', `/exercises/${exercise}/recheck`),
   practice: () => json<Schemas['PracticeView']>('GET', '/practice'),
   beginPractice: (form: string, profile: string, clientKey: string) =>

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { api } from './client';
+import { api, type Schemas } from './client';
 
 /** Key, function and type of every query, tied together. */
 export const queries = {
@@ -52,6 +52,12 @@ export const queries = {
     queryOptions({
       queryKey: ['allowances', assignment],
       queryFn: () => api.allowances(assignment),
+    }),
+  wouldGet: (exercise: string, rule: Schemas['CreditRuleView']) =>
+    queryOptions({
+      queryKey: ['would-get', exercise, rule],
+      queryFn: () => api.wouldGet(exercise, rule),
+      placeholderData: keepPreviousData,
     }),
   recheck: (exercise: string) =>
     queryOptions({

@@ -77,6 +77,11 @@ export function numberText(n: number): string {
   return n.toLocaleString('en-GB');
 }
 
+/** "2.5": at the most two digits behind the point. */
+export function creditText(n: number): string {
+  return String(Math.round(n * 100) / 100);
+}
+
 /** "9,204", "325 k", "3 M": where there is no room for millions. */
 export function shortNumber(n: number): string {
   if (n < 10_000) return numberText(n);

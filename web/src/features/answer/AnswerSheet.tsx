@@ -11,6 +11,7 @@ import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { Pins } from '../../stage/Pins';
 import { useLooking } from '../../stage/useLooking';
+import { Credits } from '../../trade/Credits';
 import { Button } from '../../ui/Button';
 import { CardLink } from '../../trade/CardLink';
 import { WithTerms } from '../../trade/WithTerms';
@@ -138,6 +139,11 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 />
               ))}
             </ol>
+            {sheet.credits && (
+              <div className="border-t border-rule px-2.5">
+                <Credits credits={sheet.credits} />
+              </div>
+            )}
             <p className="px-6 py-3.5 text-ink2">
               {check.must + check.should === 0
                 ? 'The check found nothing to mend.'

@@ -9,6 +9,7 @@ import { clockText, counted } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { BriefSection } from './BriefSection';
 import { CountsSection } from './CountsSection';
+import { CreditsSection } from './CreditsSection';
 import { Rail, SECTIONS } from './Rail';
 import { SettingSection } from './SettingSection';
 import { StarterSection } from './StarterSection';
@@ -47,6 +48,7 @@ function OpenEditor({ opened }: { opened: EditorData }) {
           {section === 'starter' && <StarterSection control={control} />}
           {section === 'brief' && <BriefSection control={control} />}
           {section === 'counts' && <CountsSection control={control} />}
+          {section === 'credits' && <CreditsSection control={control} />}
           {section === 'setting' && <SettingSection data={data} />}
         </main>
         <StarterStage data={data} />

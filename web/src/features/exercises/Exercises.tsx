@@ -168,30 +168,38 @@ function SetRow(props: {
             {row?.owner && `; by ${row.owner}`}
           </span>
         </span>
-        <span className="flex gap-1.5">
-          {props.mayMove && (
-            <>
-              <Button
-                size="small"
-                className="px-2"
-                aria-label={`${e.title}: one up`}
-                onClick={() => props.onMove(-1)}
-              >
-                Up
-              </Button>
-              <Button
-                size="small"
-                className="px-2"
-                aria-label={`${e.title}: one down`}
-                onClick={() => props.onMove(1)}
-              >
-                Down
-              </Button>
-            </>
-          )}
-          <Button size="small" onClick={props.onCopy}>
-            Copy
-          </Button>
+        <span className="flex flex-col items-end gap-1.5">
+          <span className="flex gap-1.5">
+            {props.mayMove && (
+              <>
+                <Button
+                  size="small"
+                  className="px-2"
+                  aria-label={`${e.title}: one up`}
+                  onClick={() => props.onMove(-1)}
+                >
+                  Up
+                </Button>
+                <Button
+                  size="small"
+                  className="px-2"
+                  aria-label={`${e.title}: one down`}
+                  onClick={() => props.onMove(1)}
+                >
+                  Down
+                </Button>
+              </>
+            )}
+            <Button size="small" onClick={props.onCopy}>
+              Copy
+            </Button>
+          </span>
+          <Link
+            to={`/assignments/${a.id}/bundle`}
+            className="condensed text-[13px] font-medium underline"
+          >
+            Hand in for students
+          </Link>
         </span>
       </li>
     </>

@@ -5,6 +5,7 @@ export const SECTIONS: readonly { section: Section; name: string }[] = [
   { section: 'starter', name: 'Starter' },
   { section: 'brief', name: 'Brief' },
   { section: 'counts', name: 'What counts' },
+  { section: 'credits', name: 'Credits' },
   { section: 'setting', name: 'Set it' },
 ];
 
@@ -86,6 +87,10 @@ function aboutOf(section: Section, data: EditorData, draft: Draft): string {
       return `${draft.summary}. ${words} words`;
     case 'counts':
       return `${draft.profile.name}. The check tells ${draft.tells}`;
+    case 'credits':
+      return draft.rule
+        ? `${draft.rule.criteria.length} criteria, ${draft.rule.criteria.reduce((sum, c) => sum + c.credits, 0)} in all`
+        : 'None are given';
     default:
       return data.version === null ? 'Once it is ready' : 'In which classes, from when, until when';
   }

@@ -3,6 +3,7 @@ import type { Review } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { FindingMark } from '../../trade/FindingMark';
 import { counted } from '../../ui/time';
+import { Credits } from '../../trade/Credits';
 import { TwoWay } from '../../ui/TwoWay';
 import type { Draft } from './useDraft';
 
@@ -44,6 +45,7 @@ export function AnswerPanel(props: Props) {
             <NoteRow key={i} index={i} note={note} {...props} />
           ))}
         </ol>
+        {review.credits && <Credits credits={review.credits} />}
         <label className="mt-1 block border-t border-rule px-3.5 pt-3">
           <span className="font-semibold">A word to {first}</span>
           <textarea

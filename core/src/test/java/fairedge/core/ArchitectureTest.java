@@ -61,6 +61,7 @@ class ArchitectureTest {
                   "lens",
                   List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "inspect")),
               Map.entry("compare", List.of("geometry", "inspect")),
+              Map.entry("credit", List.of("inspect")),
               Map.entry("format", List.of("geometry", "mesh", "subdivide")),
               Map.entry("props", List.of("geometry", "mesh"))));
 
@@ -77,7 +78,7 @@ class ArchitectureTest {
                         "java.io..",
                         "java.nio..",
                         "java.math..",
-                        name.equals("effort") ? "java.time.." : "java.lang..",
+                        List.of("effort", "credit").contains(name) ? "java.time.." : "java.lang..",
                         // Only the SVG reader has use for it, and only with everything outside
                         // shut.
                         name.equals("format") ? "javax.xml.stream.." : "java.lang..")))

@@ -23,6 +23,8 @@ create table exercise_draft (
 -- A version with another brief alone counts as the one before it: nothing is inspected anew.
 alter table exercise_version
   add column terms integer,
+  -- By what a hand-in gets credits; null: by nothing.
+  add column rule jsonb,
   add column tells text not null default 'all' check (tells in ('all', 'counts', 'nothing'));
 update exercise_version set terms = number;
 alter table exercise_version alter column terms set not null;
@@ -63,6 +65,9 @@ create table allowance (
   unique nulls not distinct (assignment_id, account_id, group_id)
 );
 create index allowance_account on allowance (account_id);
+
+-- What an answer that went out gave, criterion by criterion; another rule leaves it as it is.
+alter table answer add column credits jsonb;
 
 -- Whether an answer that is out says that no more is asked.
 alter table submission add column is_accepted boolean not null default false;

@@ -1,7 +1,9 @@
 package fairedge.server.exercise;
 
 import fairedge.core.survey.Wanted;
+import fairedge.json.CreditRuleView;
 import fairedge.json.ProfileView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What an instructor writes of an exercise, to be left and come back to. Nothing of it holds before
@@ -12,6 +14,7 @@ import fairedge.json.ProfileView;
  * @param profile what counts; it may be unsound while it is a draft
  * @param wanted what is asked of the shape
  * @param tells how much of the check students are told before their first answer
+ * @param rule by what a hand-in gets credits; null: none are given
  */
 public record Draft(
     String title,
@@ -19,10 +22,17 @@ public record Draft(
     String brief,
     ProfileView profile,
     Wanted wanted,
-    Exercise.Tells tells) {
+    Exercise.Tells tells,
+    @Nullable CreditRuleView rule) {
 
   static Draft of(Exercise e) {
     return new Draft(
-        e.title(), e.summary(), e.brief(), ProfileView.of(e.profile()), e.wanted(), e.tells());
+        e.title(),
+        e.summary(),
+        e.brief(),
+        ProfileView.of(e.profile()),
+        e.wanted(),
+        e.tells(),
+        CreditRuleView.of(e.rule()));
   }
 }

@@ -1,9 +1,11 @@
 package fairedge.server.exercise;
 
+import fairedge.core.credit.CreditRule;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.survey.Wanted;
+import fairedge.json.CreditRuleView;
 import fairedge.json.ProfileView;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Right;
@@ -81,7 +83,13 @@ public class Editor {
     }
     Draft empty =
         new Draft(
-            "", "", "", ProfileView.of(Profile.ALL_QUADS), Wanted.NOTHING, Exercise.Tells.all);
+            "",
+            "",
+            "",
+            ProfileView.of(Profile.ALL_QUADS),
+            Wanted.NOTHING,
+            Exercise.Tells.all,
+            null);
     return insert(account, empty, null);
   }
 
@@ -105,7 +113,13 @@ public class Editor {
     String title = shown.title().isBlank() ? "" : fitted("Copy of " + shown.title());
     Draft copy =
         new Draft(
-            title, shown.summary(), shown.brief(), shown.profile(), shown.wanted(), shown.tells());
+            title,
+            shown.summary(),
+            shown.brief(),
+            shown.profile(),
+            shown.wanted(),
+            shown.tells(),
+            shown.rule());
     return insert(account, copy, written);
   }
 
@@ -266,7 +280,8 @@ public class Editor {
         draft.brief(),
         profile,
         draft.wanted(),
-        draft.tells());
+        draft.tells(),
+        ruleOf(draft.rule()));
   }
 
   /** Puts it out of sight, or brings it back; where it is set it stays. */
@@ -299,6 +314,13 @@ public class Editor {
           Problem.Kind.BAD_INPUT,
           "Students have begun with this starter: copy the exercise to give the copy another one.");
     }
+  }
+
+  /**
+   * @throws Problem as not found, if it is neither theirs nor set where they see everybody
+   */
+  public void requireMayRead(UUID id, SignedIn account) {
+    requireToRead(id, account);
   }
 
   /** The starter with what counts by the draft. */
@@ -343,6 +365,7 @@ public class Editor {
 
   private static void requireSound(Draft draft) {
     profileOf(draft.profile());
+    ruleOf(draft.rule());
     requireNoLonger("A title", draft.title(), LONGEST_TITLE);
     requireNoLonger("The line of what is asked", draft.summary(), LONGEST_SUMMARY);
     requireNoLonger("A brief", draft.brief(), LONGEST_BRIEF);
@@ -352,6 +375,17 @@ public class Editor {
     if (text.length() > most) {
       throw Problem.of(
           Problem.Kind.BAD_INPUT, "%s has %,d letters at the most.".formatted(what, most));
+    }
+  }
+
+  private static CreditRule ruleOf(@Nullable CreditRuleView asked) {
+    if (asked == null) {
+      return CreditRule.NONE;
+    }
+    try {
+      return asked.rule();
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
     }
   }
 

@@ -1,5 +1,6 @@
 package fairedge.server.exercise;
 
+import fairedge.core.credit.CreditRule;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.survey.Wanted;
@@ -17,6 +18,7 @@ import java.util.UUID;
  * @param termsVersion number of the version since which the same counts: by it reports are known
  * @param wanted what is asked of the shape
  * @param tells how much of the check students are told before their first answer
+ * @param rule by what a hand-in gets credits
  */
 public record Exercise(
     UUID id,
@@ -31,7 +33,8 @@ public record Exercise(
     String brief,
     Profile profile,
     Wanted wanted,
-    Tells tells) {
+    Tells tells,
+    CreditRule rule) {
 
   /** How much of the check students are told before their first answer. */
   public enum Tells {

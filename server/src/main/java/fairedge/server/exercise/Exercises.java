@@ -1,5 +1,6 @@
 package fairedge.server.exercise;
 
+import fairedge.core.credit.CreditRule;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
@@ -49,7 +50,8 @@ public class Exercises {
             asked.brief(),
             asked.profile(),
             Wanted.NOTHING,
-            Exercise.Tells.all);
+            Exercise.Tells.all,
+            CreditRule.NONE);
     store.insert(exercise, clock.instant());
     return exercise.id();
   }

@@ -1,12 +1,14 @@
 package fairedge.server.review;
 
 import fairedge.json.CheckView;
+import fairedge.json.CreditsView;
 import fairedge.json.FindingView;
 import fairedge.server.account.Accounts;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.store.AnswerStore;
+import fairedge.server.submission.Crediting;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import java.time.Clock;
@@ -30,6 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 class Answers {
   private final AnswerStore store;
   private final Submissions submissions;
+  private final Crediting crediting;
   private final Accounts accounts;
   private final ApplicationEventPublisher events;
   private final Clock clock;
@@ -37,10 +40,12 @@ class Answers {
   Answers(
       AnswerStore store,
       Submissions submissions,
+      Crediting crediting,
       Accounts accounts,
       ApplicationEventPublisher events,
       Clock clock) {
     this.events = events;
+    this.crediting = crediting;
     this.store = store;
     this.submissions = submissions;
     this.accounts = accounts;
@@ -59,6 +64,13 @@ class Answers {
 
   Optional<Answer> find(UUID submission) {
     return store.find(submission);
+  }
+
+  /** What an answer gives: while it is a draft what the rule that holds proposes. */
+  Optional<CreditsView> credits(Submission submission) {
+    return submission.quoted() != null
+        ? store.credits(submission.id())
+        : crediting.propose(submission);
   }
 
   /** An answer as it is told. */
@@ -118,7 +130,7 @@ class Answers {
     }
     follow(submission, draft);
     Instant now = clock.instant();
-    store.markReturned(id, by.id(), now);
+    store.markReturned(id, by.id(), now, crediting.propose(submission).orElse(null));
     submissions.answered(submission, now, draft.verdict() == AnswerView.Verdict.accepted);
     events.publishEvent(new AnswerReturned(id));
     return told(store.find(id).orElseThrow());

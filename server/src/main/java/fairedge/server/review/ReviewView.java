@@ -1,6 +1,7 @@
 package fairedge.server.review;
 
 import fairedge.json.CheckView;
+import fairedge.json.CreditsView;
 import fairedge.server.bench.StepView;
 import fairedge.server.exercise.AssignmentView;
 import fairedge.server.submission.HandedIn.ReadingView;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * A submission under review, or as its student reads it with its answer.
  *
  * @param report version of the report that {@code check} is
+ * @param credits by the rule that holds; null where there are none
  */
 public record ReviewView(
     UUID id,
@@ -27,6 +29,7 @@ public record ReviewView(
     @Nullable SinceView since,
     List<StepView> steps,
     AnswerView answer,
+    @Nullable CreditsView credits,
     @Nullable QueueView queue) {
 
   /**

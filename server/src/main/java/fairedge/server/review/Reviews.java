@@ -118,6 +118,7 @@ public class Reviews {
         since(s, check),
         s.stepId() == null ? List.of() : bench.stepsTo(s.stepId()),
         answers.told(seen.read().answer()),
+        answers.credits(s).orElse(null),
         queue);
   }
 

@@ -239,6 +239,16 @@ class AccessTest {
             404,
             404,
             400),
+        line(
+            "POST",
+            "/api/exercises/{exercise}/credits",
+            Map.of(
+                "rule", Map.of("criteria", List.of(), "step", 0.5, "offADay", 0, "counts", "best")),
+            401,
+            404,
+            404,
+            404,
+            200),
         line("GET", "/api/exercises/{exercise}/recheck", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/assignments/{assignment}/workpiece", Map.of(), 401, 200, 200, 404, 404),
         line("PUT", "/api/practice/{id}/workpiece", Map.of(), 401, 200, 404, 404, 404),

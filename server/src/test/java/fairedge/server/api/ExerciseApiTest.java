@@ -71,7 +71,8 @@ class ExerciseApiTest {
     JsonNode now = editor(id);
     Map<String, Object> draft = new HashMap<>();
     draft.put("revision", now.path("revision").asLong());
-    for (String field : List.of("title", "summary", "brief", "profile", "wanted", "tells")) {
+    for (String field :
+        List.of("title", "summary", "brief", "profile", "wanted", "tells", "rule")) {
       draft.put(field, now.path("draft").path(field));
     }
     draft.putAll(other);
@@ -466,6 +467,135 @@ class ExerciseApiTest {
       ada.get(path + "/lenses/flow").is(200);
       ada.get("/api/submissions/" + submission + "/lenses/flow").is(200);
     }
+  }
+
+  private static Map<String, Object> criterion(String name, Map<String, Object> more) {
+    Map<String, Object> criterion = new HashMap<>();
+    criterion.put("name", name);
+    criterion.put("families", List.of());
+    criterion.put("words", List.of());
+    criterion.putAll(more);
+    return criterion;
+  }
+
+  private static Map<String, Object> rule(double offMust) {
+    return Map.of(
+        "criteria",
+        List.of(
+            criterion(
+                "Quads",
+                Map.of(
+                    "credits",
+                    4,
+                    "by",
+                    "findings",
+                    "offMust",
+                    offMust,
+                    "offShould",
+                    0,
+                    "families",
+                    List.of("Sides"))),
+            criterion(
+                "Share",
+                Map.of(
+                    "credits",
+                    9,
+                    "by",
+                    "measure",
+                    "measure",
+                    "quads",
+                    "nothingAt",
+                    0,
+                    "fullAt",
+                    100)),
+            criterion(
+                "Form",
+                Map.of(
+                    "credits",
+                    3,
+                    "by",
+                    "eye",
+                    "words",
+                    List.of(
+                        Map.of("word", "slack", "credits", 0),
+                        Map.of("word", "crisp", "credits", 3))))),
+        "step",
+        0.5,
+        "offADay",
+        1,
+        "counts",
+        "best");
+  }
+
+  @Test
+  void credits_goByTheRule_areTriedBefore_andStayAsTheyWentOut() {
+    String id = begun();
+    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
+    keep(id, Map.of("title", "Credited", "summary", "s", "brief", "b", "rule", rule(1))).is(200);
+    makeReady(id).is(200);
+    String assignment = set(id, Map.of("due", onTheWall(-90)));
+    String submission = handIn(assignment).is(201).json().path("id").asString();
+    // Top and bottom of 16 sides must; 16 of 18 faces are quads; a day was begun since it was due.
+    JsonNode proposed =
+        runa.get("/api/submissions/" + submission + "/review").is(200).json().path("credits");
+    assertThat(proposed.path("lines").path(0).path("gets").asDouble()).isEqualTo(2);
+    assertThat(proposed.path("lines").path(0).path("why").asString()).isEqualTo("2 must, 0 should");
+    assertThat(proposed.path("lines").path(1).path("gets").asDouble()).isBetween(7.99, 8.01);
+    assertThat(proposed.path("lines").path(2).path("isOpen").asBoolean()).isTrue();
+    assertThat(proposed.path("daysLate").asInt()).isEqualTo(1);
+    assertThat(proposed.path("total").asDouble()).isEqualTo(9);
+    assertThat(proposed.path("of").asDouble()).isEqualTo(16);
+
+    JsonNode tried =
+        runa.post("/api/exercises/" + id + "/credits", Map.of("rule", rule(3))).is(200).json();
+    assertThat(tried).hasSize(2);
+    assertThat(tried.path(0).path("name").asString()).isEqualTo("Starter");
+    assertThat(tried.path(0).path("credits").path("total").asDouble()).isEqualTo(8);
+    assertThat(tried.path(1).path("name").asString()).isEqualTo("Ada Lunde");
+    assertThat(tried.path(1).path("credits").path("total").asDouble()).isEqualTo(7);
+    assertThat(tried.path(1).path("soFar").asDouble()).isEqualTo(9);
+    ada.post("/api/exercises/" + id + "/credits", Map.of("rule", rule(3))).is(404);
+
+    Map<String, Object> answer =
+        Map.of("revision", 0, "word", "Go on.", "verdict", "tryAgain", "notes", List.of());
+    long revision =
+        runa.put("/api/submissions/" + submission + "/draft", answer)
+            .is(200)
+            .json()
+            .path("revision")
+            .asLong();
+    runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
+    keep(id, Map.of("rule", rule(3))).is(200);
+    JsonNode ready = makeReady(id).is(200).json();
+    assertThat(ready.path("version").asInt()).isEqualTo(1);
+    assertThat(runa.get("/api/exercises/" + id + "/recheck").json().path("done").asInt())
+        .as("another rule inspects nothing anew")
+        .isEqualTo(1);
+    JsonNode out =
+        ada.get("/api/submissions/" + submission + "/answer").is(200).json().path("credits");
+    assertThat(out.path("total").asDouble()).isEqualTo(9);
+    String next = handIn(assignment).is(201).json().path("id").asString();
+    assertThat(
+            runa.get("/api/submissions/" + next + "/review")
+                .json()
+                .path("credits")
+                .path("total")
+                .asDouble())
+        .isEqualTo(7);
+
+    Map<String, Object> bad =
+        Map.of(
+            "criteria",
+            List.of(criterion("None", Map.of("credits", 1, "by", "findings"))),
+            "step",
+            0.5,
+            "offADay",
+            0,
+            "counts",
+            "best");
+    assertThat(keep(id, Map.of("rule", bad)).is(400).detail()).contains("counts no kind");
+    assertThat(runa.post("/api/exercises/" + id + "/credits", Map.of("rule", bad)).is(400).detail())
+        .contains("counts no kind");
   }
 
   @Test

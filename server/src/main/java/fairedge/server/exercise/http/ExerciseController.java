@@ -6,6 +6,7 @@ import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
+import fairedge.json.CreditRuleView;
 import fairedge.json.ProfileView;
 import fairedge.server.exercise.Draft;
 import fairedge.server.exercise.Editor;
@@ -107,9 +108,10 @@ class ExerciseController {
       @NotNull String brief,
       @NotNull ProfileView profile,
       @NotNull Wanted wanted,
-      Exercise.@NotNull Tells tells) {
+      Exercise.@NotNull Tells tells,
+      @Nullable CreditRuleView rule) {
     Draft draft() {
-      return new Draft(title, summary, brief, profile, wanted, tells);
+      return new Draft(title, summary, brief, profile, wanted, tells, rule);
     }
   }
 

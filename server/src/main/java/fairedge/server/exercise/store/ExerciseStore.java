@@ -3,8 +3,10 @@ package fairedge.server.exercise.store;
 import static fairedge.schema.generated.Tables.EXERCISE;
 import static fairedge.schema.generated.Tables.EXERCISE_VERSION;
 
+import fairedge.core.credit.CreditRule;
 import fairedge.core.inspect.Profile;
 import fairedge.core.survey.Wanted;
+import fairedge.json.CreditRuleView;
 import fairedge.json.ProfileView;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
 import fairedge.schema.generated.tables.records.ExerciseVersionRecord;
@@ -19,6 +21,7 @@ import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 
 /** Exercises and their versions. */
@@ -76,12 +79,18 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE_VERSION.NUMBER, e.version())
         .set(EXERCISE_VERSION.TERMS, e.termsVersion())
         .set(EXERCISE_VERSION.TELLS, e.tells().name())
+        .set(EXERCISE_VERSION.RULE, rule(e.rule()))
         .set(EXERCISE_VERSION.BRIEF, e.brief())
         .set(EXERCISE_VERSION.PROFILE, e.profile().name())
         .set(EXERCISE_VERSION.OWN_PROFILE, json.write(ProfileView.of(e.profile())))
         .set(EXERCISE_VERSION.WANTED, json.write(e.wanted()))
         .set(EXERCISE_VERSION.MADE_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
+  }
+
+  private @Nullable JSONB rule(CreditRule rule) {
+    CreditRuleView told = CreditRuleView.of(rule);
+    return told == null ? null : json.write(told);
   }
 
   public Optional<Exercise> find(UUID id) {
@@ -95,6 +104,7 @@ public class ExerciseStore implements MeshHolder {
 
   Exercise read(ExerciseRecord e, ExerciseVersionRecord v) {
     JSONB own = v.getOwnProfile();
+    JSONB rule = v.getRule();
     return new Exercise(
         e.getId(),
         e.getOwnerId(),
@@ -108,7 +118,8 @@ public class ExerciseStore implements MeshHolder {
         v.getBrief(),
         own == null ? Profile.named(v.getProfile()) : json.read(own, ProfileView.class).profile(),
         json.read(v.getWanted(), Wanted.class),
-        Exercise.Tells.valueOf(v.getTells()));
+        Exercise.Tells.valueOf(v.getTells()),
+        rule == null ? CreditRule.NONE : json.read(rule, CreditRuleView.class).rule());
   }
 
   @Override

@@ -3,6 +3,7 @@ package fairedge.server.review.store;
 import static fairedge.schema.generated.Tables.ANSWER;
 import static fairedge.schema.generated.Tables.NOTE;
 
+import fairedge.json.CreditsView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.schema.generated.tables.records.AnswerRecord;
 import fairedge.server.platform.Json;
@@ -141,14 +142,26 @@ public class AnswerStore {
         .execute();
   }
 
+  /** What an answer that is out gave. */
+  public Optional<CreditsView> credits(UUID submission) {
+    return db.select(ANSWER.CREDITS)
+        .from(ANSWER)
+        .where(ANSWER.SUBMISSION_ID.eq(submission), ANSWER.CREDITS.isNotNull())
+        .fetchOptional(r -> json.read(r.value1(), CreditsView.class));
+  }
+
   /** Lets go of the answers to several submissions; in the transaction at hand. */
   public void forget(Collection<UUID> submissions) {
     db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.in(submissions)).execute();
     db.deleteFrom(ANSWER).where(ANSWER.SUBMISSION_ID.in(submissions)).execute();
   }
 
-  public void markReturned(UUID submission, UUID by, Instant at) {
+  /**
+   * @param credits what it gives; null: its exercise gives none
+   */
+  public void markReturned(UUID submission, UUID by, Instant at, @Nullable CreditsView credits) {
     db.update(ANSWER)
+        .set(ANSWER.CREDITS, credits == null ? null : json.write(credits))
         .set(ANSWER.RETURNED_AT, at.atOffset(ZoneOffset.UTC))
         .set(ANSWER.RETURNED_BY, by)
         .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))

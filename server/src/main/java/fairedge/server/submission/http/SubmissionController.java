@@ -2,10 +2,12 @@ package fairedge.server.submission.http;
 
 import fairedge.core.format.LengthUnit;
 import fairedge.core.format.Meant;
+import fairedge.json.CreditRuleView;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.BundleView;
 import fairedge.server.submission.Bundles;
+import fairedge.server.submission.Crediting;
 import fairedge.server.submission.HandedIn;
 import fairedge.server.submission.Rechecks;
 import fairedge.server.submission.Submissions;
@@ -49,9 +51,15 @@ class SubmissionController {
   private final Uploads uploads;
   private final Bundles bundles;
   private final Rechecks rechecks;
+  private final Crediting crediting;
 
   SubmissionController(
-      Submissions submissions, Uploads uploads, Bundles bundles, Rechecks rechecks) {
+      Submissions submissions,
+      Uploads uploads,
+      Bundles bundles,
+      Rechecks rechecks,
+      Crediting crediting) {
+    this.crediting = crediting;
     this.bundles = bundles;
     this.rechecks = rechecks;
     this.submissions = submissions;
@@ -158,6 +166,17 @@ class SubmissionController {
   Rechecks.Progress recheck(
       @PathVariable UUID exercise, @AuthenticationPrincipal SignedIn instructor) {
     return rechecks.progress(exercise, instructor);
+  }
+
+  record CreditsRequest(@NotNull CreditRuleView rule) {}
+
+  /** What starter and hand-ins would get by another rule; nothing of it is kept. */
+  @PostMapping("/exercises/{exercise}/credits")
+  List<Crediting.WouldGet> credits(
+      @PathVariable UUID exercise,
+      @Valid @RequestBody CreditsRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return crediting.tryOut(exercise, asked.rule(), instructor);
   }
 
   @GetMapping("/uploads/{id}")

@@ -13,6 +13,9 @@ import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
@@ -28,6 +31,7 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -263,6 +267,52 @@ public class SubmissionStore implements MeshHolder {
         .groupBy(REPORT_KIND.KIND)
         .orderBy(students.desc(), REPORT_KIND.KIND)
         .fetchMap(REPORT_KIND.KIND, students);
+  }
+
+  /** What credits go by. */
+  public record Counted(Map<Kind, Map<Severity, Integer>> kinds, Figures figures) {}
+
+  /**
+   * What credits go by, of several reports at once.
+   *
+   * @param versions of the reports, by their submissions
+   */
+  public Map<UUID, Counted> counted(Map<UUID, Integer> versions) {
+    UUID[] ids = versions.keySet().toArray(UUID[]::new);
+    Map<UUID, Map<Kind, Map<Severity, Integer>>> kinds = new HashMap<>();
+    db.selectFrom(REPORT_KIND)
+        .where(REPORT_KIND.SUBMISSION_ID.eq(any(ids)))
+        .forEach(r -> {
+          if (r.getVersion().equals(versions.get(r.getSubmissionId()))) {
+            kinds
+                .computeIfAbsent(r.getSubmissionId(), id -> new EnumMap<>(Kind.class))
+                .computeIfAbsent(Kind.named(r.getKind()), k -> new EnumMap<>(Severity.class))
+                .put(SeverityView.valueOf(r.getSeverity()).severity(), r.getCount());
+          }
+        });
+    Map<UUID, Counted> counted = new HashMap<>();
+    db.select(SUBMISSION_REPORT.SUBMISSION_ID, SUBMISSION_REPORT.VERSION, SUBMISSION_REPORT.FIGURES)
+        .from(SUBMISSION_REPORT)
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(ids)))
+        .forEach(r -> {
+          if (r.value2().equals(versions.get(r.value1()))) {
+            counted.put(
+                r.value1(),
+                new Counted(
+                    kinds.getOrDefault(r.value1(), Map.of()),
+                    json.read(r.value3(), Figures.class)));
+          }
+        });
+    return counted;
+  }
+
+  /** The last attempts of all students in several assignments, the newest first. */
+  public List<Submission> last(Collection<UUID> assignments, int most) {
+    return db.selectFrom(SUBMISSION)
+        .where(isLastIn(assignments))
+        .orderBy(SUBMISSION.HANDED_IN_AT.desc(), SUBMISSION.ID)
+        .limit(most)
+        .fetch(SubmissionStore::read);
   }
 
   /** What lists tell of several reports. */

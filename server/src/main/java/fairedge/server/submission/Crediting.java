@@ -1,0 +1,178 @@
+package fairedge.server.submission;
+
+import fairedge.core.credit.CreditRule;
+import fairedge.core.credit.Lateness;
+import fairedge.core.credit.Tally;
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.json.CheckView;
+import fairedge.json.CreditRuleView;
+import fairedge.json.CreditsView;
+import fairedge.json.FindingView.SeverityView;
+import fairedge.server.account.Accounts;
+import fairedge.server.course.Courses;
+import fairedge.server.course.Right;
+import fairedge.server.exercise.Allowance;
+import fairedge.server.exercise.Allowances;
+import fairedge.server.exercise.Assignment;
+import fairedge.server.exercise.Assignments;
+import fairedge.server.exercise.Editor;
+import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.StarterOutlet;
+import fairedge.server.platform.Problem;
+import fairedge.server.platform.SignedIn;
+import fairedge.server.submission.store.SubmissionStore;
+import fairedge.server.submission.store.SubmissionStore.Counted;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/**
+ * What hand-ins get by the rule of their exercise: proposed from what is kept of their reports, so
+ * that another rule is tried on all of them at once without inspecting any anew.
+ */
+@Service
+public class Crediting {
+  /** So many hand-ins are told of where a rule is tried. */
+  private static final int MOST_TOLD = 400;
+
+  private final SubmissionStore store;
+  private final Assignments assignments;
+  private final Allowances allowances;
+  private final Editor editor;
+  private final StarterOutlet starters;
+  private final Courses courses;
+  private final Accounts accounts;
+
+  Crediting(
+      SubmissionStore store,
+      Assignments assignments,
+      Allowances allowances,
+      Editor editor,
+      StarterOutlet starters,
+      Courses courses,
+      Accounts accounts) {
+    this.store = store;
+    this.assignments = assignments;
+    this.allowances = allowances;
+    this.editor = editor;
+    this.starters = starters;
+    this.courses = courses;
+    this.accounts = accounts;
+  }
+
+  /** What a hand-in gets by the rule that holds; nothing where there are no credits. */
+  public Optional<CreditsView> propose(Submission s) {
+    Assignment assignment = assignments.require(s.assignmentId());
+    Exercise exercise = assignment.exercise();
+    CreditRule rule = exercise.rule();
+    if (rule.criteria().isEmpty()) {
+      return Optional.empty();
+    }
+    Counted counted = store.counted(Map.of(s.id(), s.shown())).get(s.id());
+    return Optional.ofNullable(counted)
+        .map(c -> credits(rule, c, exercise, daysLate(assignment, s)));
+  }
+
+  private static CreditsView credits(CreditRule rule, Counted c, Exercise e, int daysLate) {
+    return CreditsView.of(rule.of(tally(c, e.wanted().faces()), Map.of(), daysLate));
+  }
+
+  private static Tally tally(Counted counted, @Nullable Integer budget) {
+    return Tally.of(counted.kinds(), counted.figures(), budget);
+  }
+
+  private int daysLate(Assignment assignment, Submission s) {
+    Allowance beyond = allowances.of(assignment, s.studentId());
+    Instant due = beyond.dueAt() != null ? beyond.dueAt() : assignment.dueAt();
+    ZoneId zone = ZoneId.of(courses.info(assignment.courseId()).zone());
+    return due == null ? 0 : Lateness.days(due, s.handedInAt(), zone);
+  }
+
+  /**
+   * What somebody would get by another rule.
+   *
+   * @param name the student's; of the starter its own
+   * @param attempt 0: the starter
+   * @param soFar by the rule that holds; null where it has no criteria
+   * @param isAnswered whether an answer is out, which stays as it is
+   */
+  public record WouldGet(
+      String name, int attempt, CreditsView credits, @Nullable Double soFar, boolean isAnswered) {}
+
+  /** What the starter and the last attempts of all students would get; the newest first. */
+  public List<WouldGet> tryOut(UUID exercise, CreditRuleView asked, SignedIn account) {
+    editor.requireMayRead(exercise, account);
+    CreditRule rule = rule(asked);
+    List<WouldGet> rows = new ArrayList<>();
+    starter(exercise, rule, account).ifPresent(rows::add);
+    Map<UUID, Assignment> set = new HashMap<>();
+    assignments.of(account, Right.READ_ALL).stream()
+        .filter(a -> a.exercise().id().equals(exercise))
+        .forEach(a -> set.put(a.id(), a));
+    List<Submission> last = store.last(set.keySet(), MOST_TOLD);
+    Map<UUID, Integer> versions = new HashMap<>();
+    last.forEach(s -> versions.put(s.id(), s.newest()));
+    Map<UUID, Counted> counted = store.counted(versions);
+    Map<UUID, SignedIn> names =
+        accounts.people(last.stream().map(Submission::studentId).distinct().toList());
+    for (Submission s : last) {
+      Assignment a = set.get(s.assignmentId());
+      Counted c = counted.get(s.id());
+      SignedIn student = names.get(s.studentId());
+      if (a != null && c != null && student != null) {
+        int late = daysLate(a, s);
+        CreditRule now = a.exercise().rule();
+        rows.add(
+            new WouldGet(
+                student.name(),
+                s.attempt(),
+                credits(rule, c, a.exercise(), late),
+                now.criteria().isEmpty() ? null : credits(now, c, a.exercise(), late).total(),
+                s.quoted() != null));
+      }
+    }
+    return rows;
+  }
+
+  private Optional<WouldGet> starter(UUID exercise, CreditRule rule, SignedIn account) {
+    return editor
+        .terms(exercise, account)
+        .map(terms -> {
+          CheckView check = starters.check(exercise, account);
+          Tally tally = Tally.of(kinds(check), check.figures(), terms.wanted().faces());
+          return new WouldGet(
+              "Starter", 0, CreditsView.of(rule.of(tally, Map.of(), 0)), null, false);
+        });
+  }
+
+  private static Map<Kind, Map<Severity, Integer>> kinds(CheckView check) {
+    Map<Kind, Map<Severity, Integer>> counts = new EnumMap<>(Kind.class);
+    check.findings().forEach(f -> add(counts, f.kind(), f.severity(), 1));
+    check.unlisted().forEach(u -> add(counts, u.kind(), u.severity(), u.count()));
+    return counts;
+  }
+
+  private static void add(
+      Map<Kind, Map<Severity, Integer>> counts, String kind, SeverityView severity, int more) {
+    counts
+        .computeIfAbsent(Kind.named(kind), k -> new EnumMap<>(Severity.class))
+        .merge(severity.severity(), more, Integer::sum);
+  }
+
+  private static CreditRule rule(CreditRuleView asked) {
+    try {
+      return asked.rule();
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
+    }
+  }
+}
