@@ -21,6 +21,10 @@ const DEEDS: Record<string, string> = {
   'took-out': 'took out',
   erased: 'erased',
   left: 'left the class',
+  'set-exercise': 'set an exercise',
+  'changed-setting': 'changed when an exercise is open or due',
+  'unset-exercise': 'took an exercise out of the class',
+  'allowed-more': 'gave more time, more attempts, or excused',
 };
 
 const ALONE = ['joined', 'left'];

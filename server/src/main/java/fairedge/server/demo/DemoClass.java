@@ -1,6 +1,15 @@
 package fairedge.server.demo;
 
+import fairedge.core.credit.CreditRule;
+import fairedge.core.credit.CreditRule.Counts;
+import fairedge.core.credit.Criterion;
+import fairedge.core.credit.Criterion.ByEye;
+import fairedge.core.credit.Criterion.ByFindings;
+import fairedge.core.credit.Criterion.ByMeasure;
+import fairedge.core.credit.Criterion.Word;
+import fairedge.core.credit.Measure;
 import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Classes;
@@ -10,14 +19,18 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.exercise.Setting;
 import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.SignedIn;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.ApplicationArguments;
@@ -36,6 +49,43 @@ class DemoClass implements ApplicationRunner {
   private static final String PASSWORD = "harbour-props";
 
   static final String ZONE = "Europe/Oslo";
+
+  private static final CreditRule QUADS_EVERYWHERE =
+      rule(
+          new ByFindings(
+              "Quads everywhere",
+              BigDecimal.valueOf(4),
+              BigDecimal.ONE,
+              BigDecimal.valueOf(0.5),
+              kindsOf(Kind.Family.SIDES)),
+          new ByFindings(
+              "Nothing left over",
+              BigDecimal.valueOf(2),
+              BigDecimal.valueOf(0.5),
+              BigDecimal.valueOf(0.5),
+              kindsOf(Kind.Family.VERTICES)));
+
+  private static final CreditRule LOOPS_RUN_ON =
+      rule(
+          new ByMeasure("Loops run on", BigDecimal.valueOf(3), Measure.COMPLETE_LOOPS, 60, 96),
+          new ByEye(
+              "The waist holds its form",
+              BigDecimal.valueOf(2),
+              List.of(
+                  new Word("slack", BigDecimal.ZERO),
+                  new Word("in places", BigDecimal.ONE),
+                  new Word("crisp", BigDecimal.valueOf(2)))));
+
+  private static CreditRule rule(Criterion... criteria) {
+    return new CreditRule(
+        List.of(criteria), BigDecimal.valueOf(0.5), BigDecimal.valueOf(0.5), Counts.BEST);
+  }
+
+  private static Set<Kind> kindsOf(Kind.Family family) {
+    return Arrays.stream(Kind.values())
+        .filter(k -> k.family() == family)
+        .collect(Collectors.toSet());
+  }
 
   /** Who there is in the demonstration. */
   record Person(String signIn, String name, String role, String password) {}
@@ -142,7 +192,8 @@ class DemoClass implements ApplicationRunner {
             the bottom for a second attempt and see what the check says.\
             """,
             "mm",
-            Profile.ALL_QUADS),
+            Profile.ALL_QUADS,
+            QUADS_EVERYWHERE),
         HarbourProps.hatchLid());
   }
 
@@ -161,7 +212,8 @@ class DemoClass implements ApplicationRunner {
             quads.\
             """,
             "mm",
-            Profile.OPEN_SHEET),
+            Profile.OPEN_SHEET,
+            LOOPS_RUN_ON),
         HarbourProps.mooringBollard());
   }
 
@@ -181,7 +233,8 @@ class DemoClass implements ApplicationRunner {
             leave a vertex that shapes nothing.\
             """,
             "mm",
-            Profile.ALL_QUADS),
+            Profile.ALL_QUADS,
+            CreditRule.NONE),
         HarbourProps.fairleadBlock());
   }
 }

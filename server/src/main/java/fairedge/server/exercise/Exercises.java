@@ -31,7 +31,8 @@ public class Exercises {
   }
 
   /** What is asked in an exercise that is made at once. */
-  public record Asked(String title, String summary, String brief, String unit, Profile profile) {}
+  public record Asked(
+      String title, String summary, String brief, String unit, Profile profile, CreditRule rule) {}
 
   /** Makes an exercise of an instructor's that is ready; for a sample class. */
   @Transactional
@@ -51,7 +52,7 @@ public class Exercises {
             asked.profile(),
             Wanted.NOTHING,
             Exercise.Tells.all,
-            CreditRule.NONE);
+            asked.rule());
     store.insert(exercise, clock.instant());
     return exercise.id();
   }
