@@ -339,6 +339,9 @@ export const api = {
   exercises: () => json<Schemas['ExerciseRow'][]>('GET', '/exercises'),
   beginExercise: () => json<Schemas['ExerciseBegun']>('POST', '/exercises'),
   copyExercise: (id: string) => json<Schemas['ExerciseBegun']>('POST', `/exercises/${id}/copies`),
+  importExercise: (file: File, onShare: (share: number) => void) =>
+    sendFile<Schemas['ExerciseBegun']>('/exercises/imports', {}, file, onShare).done,
+  exportExercise: (id: string) => `/api/exercises/${id}/export`,
   exercise: (id: string) => json<Schemas['EditorView']>('GET', `/exercises/${id}`),
   keepExercise: (id: string, draft: Schemas['DraftRequest']) =>
     json<Schemas['EditorView']>('PUT', `/exercises/${id}/draft`, draft),

@@ -106,6 +106,14 @@ function Deeds({ control }: { control: EditorControl }) {
   const ready = isThere && !data.isChanged;
   return (
     <>
+      <a
+        className="inline-flex h-8 items-center rounded-ctl border border-ctl bg-sheet px-3 font-medium hover:border-ink hover:bg-shoal1"
+        href={api.exportExercise(data.id)}
+        download
+        title="All that is written of it and its starter, as a zip"
+      >
+        Export
+      </a>
       {isThere && (
         <Button
           disabled={busy || !data.isChanged}

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -62,9 +62,12 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
       <header className="flex items-center border-b border-ink pb-3">
         <h1 className="text-[22px] leading-7 font-semibold">Exercises</h1>
         {mayTeach && (
-          <Button look="main" className="ml-auto" onClick={() => begin(api.beginExercise)}>
-            New exercise
-          </Button>
+          <span className="ml-auto flex gap-2">
+            <ImportButton onChosen={(file) => begin(() => api.importExercise(file, () => {}))} />
+            <Button look="main" onClick={() => begin(api.beginExercise)}>
+              New exercise
+            </Button>
+          </span>
         )}
       </header>
       {problem && (
@@ -116,6 +119,28 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
         </Button>
       )}
     </div>
+  );
+}
+
+/** Brings an exercise that was exported, here or elsewhere. */
+function ImportButton({ onChosen }: { onChosen: (file: File) => void }) {
+  const field = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={field}
+        type="file"
+        accept=".zip"
+        hidden
+        aria-label="An exported exercise"
+        onChange={(e) => {
+          const [file] = e.target.files ?? [];
+          if (file) onChosen(file);
+          e.target.value = '';
+        }}
+      />
+      <Button onClick={() => field.current?.click()}>Import</Button>
+    </>
   );
 }
 

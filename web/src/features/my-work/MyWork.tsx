@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { api, asProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -18,22 +18,12 @@ export function MyWork({ handIn }: { handIn: (assignment: string, title: string)
   return <OpenWork work={work} items={work.data.items} handIn={handIn} />;
 }
 
-const SEEN = 'fair-edge-my-work-seen';
-
-/** When this place was looked at before; this look counts for the next one. */
-function useLastVisit(): string {
-  const [before] = useState(() => localStorage.getItem(SEEN) ?? '');
-  useEffect(() => localStorage.setItem(SEEN, new Date().toISOString()), []);
-  return before;
-}
-
 function OpenWork(props: {
   work: { error: Error | null; refetch: () => unknown };
   items: readonly Item[];
   handIn: (assignment: string, title: string) => ReactNode;
 }) {
   const { work, items, handIn } = props;
-  const lastVisit = useLastVisit();
   // What came back comes before what was never begun.
   const next = items.find((i) => i.state === 'returned') ?? items.find((i) => i.state === 'open');
   return (
@@ -50,7 +40,7 @@ function OpenWork(props: {
           <Row
             key={item.assignment.id}
             item={item}
-            isNew={item.answer !== null && item.answer.returnedAt > lastVisit}
+            isNew={item.answer?.isNew === true}
             first={item === next}
             handIn={handIn}
           />
@@ -71,7 +61,7 @@ function summary(items: readonly Item[]): string {
 
 function Row(props: {
   item: Item;
-  /** Whether an answer came since the last visit. */
+  /** Whether an answer came that was not read yet. */
   isNew: boolean;
   /** The one to take up first: it has the place's main button. */
   first: boolean;

@@ -8,6 +8,7 @@ import fairedge.core.inspect.finding.Kind;
 import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -65,6 +66,16 @@ public record CreditRuleView(
       @Nullable Double nothingAt,
       @Nullable Double fullAt,
       List<WordView> words) {
+
+    @SuppressWarnings("ConstantValue")
+    boolean isWhole() {
+      return name != null
+          && by != null
+          && families != null
+          && families.stream().allMatch(Objects::nonNull)
+          && words != null
+          && words.stream().allMatch(w -> w != null && w.word() != null);
+    }
 
     Criterion criterion() {
       if (name.length() > LONGEST_NAME) {
@@ -164,11 +175,25 @@ public record CreditRuleView(
    * @throws IllegalArgumentException saying what can't be
    */
   public CreditRule rule() {
+    requireWhole();
     return new CreditRule(
         criteria.stream().map(CriterionView::criterion).toList(),
         exactly(step),
         exactly(offADay),
         counts == CountsView.best ? CreditRule.Counts.BEST : CreditRule.Counts.LAST);
+  }
+
+  /** Whoever reads JSON may find nothing where the record has something. */
+  @SuppressWarnings("ConstantValue")
+  private void requireWhole() {
+    boolean isWhole =
+        criteria != null
+            && counts != null
+            && criteria.stream().allMatch(c -> c != null && c.isWhole());
+    if (!isWhole) {
+      throw new IllegalArgumentException(
+          "a rule has criteria with names and ways, and says which attempt counts");
+    }
   }
 
   private static double or0(@Nullable Double number) {

@@ -69,6 +69,10 @@ create index allowance_account on allowance (account_id);
 -- What an answer that went out gave, criterion by criterion; another rule leaves it as it is.
 alter table answer add column credits jsonb;
 
+-- When its student first read an answer; those of before are no news.
+alter table answer add column read_at timestamptz;
+update answer set read_at = returned_at;
+
 -- Whether an answer that is out says that no more is asked.
 alter table submission add column is_accepted boolean not null default false;
 update submission s set is_accepted = true

@@ -78,9 +78,6 @@ public class Editor {
    */
   @Transactional
   public UUID begin(SignedIn account) {
-    if (!accounts.self(account).mayTeach()) {
-      throw Problem.notFound("place");
-    }
     Draft empty =
         new Draft(
             "",
@@ -90,7 +87,7 @@ public class Editor {
             Wanted.NOTHING,
             Exercise.Tells.all,
             null);
-    return insert(account, empty, null);
+    return begin(account, empty);
   }
 
   private UUID insert(SignedIn owner, Draft draft, @Nullable Written starter) {
@@ -125,6 +122,25 @@ public class Editor {
 
   private static String fitted(String title) {
     return title.length() > LONGEST_TITLE ? title.substring(0, LONGEST_TITLE) : title;
+  }
+
+  /** All that is written of it, or what holds where it is somebody else's. */
+  Draft draft(UUID id, SignedIn account) {
+    return shown(requireToRead(id, account), account);
+  }
+
+  /**
+   * Begins an exercise with all that is written of it elsewhere.
+   *
+   * @throws Problem if that can't be, or the account is no instructor's
+   */
+  @Transactional
+  public UUID begin(SignedIn account, Draft draft) {
+    if (!accounts.self(account).mayTeach()) {
+      throw Problem.notFound("place");
+    }
+    requireSound(draft);
+    return insert(account, draft, null);
   }
 
   public EditorView view(UUID id, SignedIn account) {

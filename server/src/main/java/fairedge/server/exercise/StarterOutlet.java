@@ -25,9 +25,14 @@ import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.unit.DataSize;
 
 /** Starters of exercises: chosen from whichever source, and looked at beside the editor. */
 @Service
@@ -39,6 +44,9 @@ public class StarterOutlet {
   private final Gallery gallery;
   private final OwnMeshes own;
   private final FileLimits limits;
+  private final Pack pack;
+  private final TransactionTemplate transactions;
+  private final long largest;
   private final Turns turns;
 
   StarterOutlet(
@@ -47,7 +55,13 @@ public class StarterOutlet {
       Gallery gallery,
       OwnMeshes own,
       FileLimits limits,
-      Turns turns) {
+      Pack pack,
+      TransactionTemplate transactions,
+      Turns turns,
+      @Value("${fair-edge.limits.file}") DataSize largest) {
+    this.pack = pack;
+    this.transactions = transactions;
+    this.largest = largest.toBytes();
     this.editor = editor;
     this.exercises = exercises;
     this.gallery = gallery;
@@ -96,6 +110,43 @@ public class StarterOutlet {
                 () -> Problem.of(Problem.Kind.BAD_INPUT, "The unit is one of mm, cm, m, in."));
     Mesh mesh = turns.await(owner.id(), () -> read(file, unit));
     return editor.setStarter(id, owner, mesh, unit.sign(), plain(file.name()));
+  }
+
+  /** An exercise as a zip: what is written of it, and its starter. */
+  public byte[] export(UUID id, SignedIn account) {
+    Draft draft = editor.draft(id, account);
+    Optional<Terms> terms = editor.terms(id, account);
+    EditorView.StarterView starter = editor.view(id, account).starter();
+    return turns.here(
+        account.id(),
+        () ->
+            pack.pack(
+                draft,
+                starter == null ? "mm" : starter.unit(),
+                terms.map(t -> gallery.copy(t.starter())).orElse(null)));
+  }
+
+  /**
+   * Begins an exercise with what an export holds: all of it, or nothing.
+   *
+   * @throws Problem saying what of it can't be read
+   */
+  public UUID importFrom(InputStream zip, SignedIn account) {
+    Pack.Unpacked unpacked =
+        turns.await(account.id(), () -> pack.unpack(zip, limits.limits(), largest));
+    String unit =
+        LengthUnit.named(unpacked.unit())
+            .map(LengthUnit::sign)
+            .orElseThrow(
+                () -> Problem.of(Problem.Kind.BAD_FILE, "Its unit is none of mm, cm, m, in."));
+    return Objects.requireNonNull(
+        transactions.execute(status -> {
+          UUID id = editor.begin(account, unpacked.draft());
+          if (unpacked.starter() != null) {
+            editor.setStarter(id, account, unpacked.starter(), unit, "an exported exercise");
+          }
+          return id;
+        }));
   }
 
   private Mesh read(StarterFile file, LengthUnit unit) {

@@ -47,6 +47,11 @@ public class Json {
     return lenient.readValue(json.data(), type);
   }
 
+  /** The same of a file that came in. */
+  public <T> T read(byte[] bytes, Class<T> type) {
+    return lenient.readValue(bytes, type);
+  }
+
   public <T> T read(JSONB json, TypeReference<T> type) {
     return lenient.readValue(json.data(), type);
   }

@@ -66,6 +66,16 @@ class Answers {
     return store.find(submission);
   }
 
+  /** Its student reads it. */
+  void markRead(UUID submission) {
+    store.markRead(submission, clock.instant());
+  }
+
+  /** Whether its student has read it. */
+  boolean isRead(UUID submission) {
+    return store.isRead(submission);
+  }
+
   /** What an answer gives: while it is a draft what the rule that holds proposes. */
   Optional<CreditsView> credits(Submission submission) {
     return submission.quoted() != null

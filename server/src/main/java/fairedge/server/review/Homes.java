@@ -199,6 +199,7 @@ public class Homes {
                     Objects.requireNonNull(a.verdict()),
                     Objects.requireNonNull(a.returnedAt()),
                     a.notes().size(),
-                    s.shown()));
+                    s.shown(),
+                    !answers.isRead(s.id())));
   }
 }

@@ -37,7 +37,14 @@ public record MyWorkView(List<Item> items) {
    * An answer to read.
    *
    * @param report revision of the report that it is about
+   * @param isNew whether it was not read yet
    */
   public record Returned(
-      UUID submission, int attempt, Verdict verdict, Instant returnedAt, int notes, int report) {}
+      UUID submission,
+      int attempt,
+      Verdict verdict,
+      Instant returnedAt,
+      int notes,
+      int report,
+      boolean isNew) {}
 }

@@ -99,6 +99,7 @@ public class Reviews {
   /** For the student who handed it in, once it is returned. */
   public ReviewView answer(UUID id, SignedIn student) {
     requireOut(submissions.requireOf(student, id));
+    answers.markRead(id);
     return view(seen(id), null);
   }
 

@@ -87,7 +87,8 @@ public class Crediting {
   }
 
   private static Tally tally(Counted counted, @Nullable Integer budget) {
-    return Tally.of(counted.kinds(), counted.figures(), budget);
+    return new Tally(
+        counted.kinds(), counted.faces(), counted.quads(), counted.completeLoops(), budget);
   }
 
   private int daysLate(Assignment assignment, Submission s) {

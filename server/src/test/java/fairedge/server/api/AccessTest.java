@@ -143,6 +143,8 @@ class AccessTest {
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
         line("POST", "/api/exercises", null, 401, 404, 404, 201, 201).assistant(404).others(404),
+        line("POST", "/api/exercises/imports", null, 401, 422, 422, 422, 422),
+        line("GET", "/api/exercises/{exercise}/export", null, 401, 404, 404, 404, 200),
         line("GET", "/api/exercises/{exercise}", null, 401, 404, 404, 404, 200),
         line("PUT", "/api/exercises/{exercise}/draft", draftOfExercise, 401, 404, 404, 404, 409)
             .assistant(404),
@@ -579,6 +581,9 @@ class AccessTest {
   }
 
   private static Reply ask(Client client, Line line) {
+    if (line.path().equals("/api/exercises/imports")) {
+      return client.sendFile(line.path(), Map.of(), "x.zip", new byte[] {1, 2, 3});
+    }
     if (line.path().equals("/api/exercises/{exercise}/starter/file")) {
       return client.sendFile(
           line.path().replace("{exercise}", exercise), Map.of("unit", "mm"), "x.obj", new byte[0]);

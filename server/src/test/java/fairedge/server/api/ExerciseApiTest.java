@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.props.Form;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.course.Role;
 import fairedge.server.platform.SignedIn;
@@ -12,6 +13,7 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import fairedge.server.running.School;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -19,11 +21,16 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -571,8 +578,10 @@ class ExerciseApiTest {
     assertThat(runa.get("/api/exercises/" + id + "/recheck").json().path("done").asInt())
         .as("another rule inspects nothing anew")
         .isEqualTo(1);
+    assertThat(isNews(assignment)).isTrue();
     JsonNode out =
         ada.get("/api/submissions/" + submission + "/answer").is(200).json().path("credits");
+    assertThat(isNews(assignment)).as("read, on whichever machine").isFalse();
     assertThat(out.path("total").asDouble()).isEqualTo(9);
     String next = handIn(assignment).is(201).json().path("id").asString();
     assertThat(
@@ -596,6 +605,100 @@ class ExerciseApiTest {
     assertThat(keep(id, Map.of("rule", bad)).is(400).detail()).contains("counts no kind");
     assertThat(runa.post("/api/exercises/" + id + "/credits", Map.of("rule", bad)).is(400).detail())
         .contains("counts no kind");
+  }
+
+  private static boolean isNews(String assignment) {
+    for (JsonNode item : ada.get("/api/my-work").is(200).json().path("items")) {
+      if (item.path("assignment").path("id").asString().equals(assignment)) {
+        return item.path("answer").path("isNew").asBoolean();
+      }
+    }
+    throw new AssertionError("it is not among the work");
+  }
+
+  private static byte[] zip(Map<String, byte[]> files) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      for (Map.Entry<String, byte[]> file : files.entrySet()) {
+        zip.putNextEntry(new ZipEntry(file.getKey()));
+        zip.write(file.getValue());
+        zip.closeEntry();
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return bytes.toByteArray();
+  }
+
+  private static Reply bring(byte[] zip) {
+    return runa.sendFile("/api/exercises/imports", Map.of(), "exercise.zip", zip);
+  }
+
+  @Test
+  void export_comesBackBitForBit_withNobodysName() throws IOException {
+    for (Form form : Form.values()) {
+      String id = begun();
+      String name = form.name().toLowerCase(Locale.ROOT).replace('_', '-');
+      runa.put("/api/exercises/" + id + "/starter", Map.of("form", name)).is(200);
+      keep(
+              id,
+              Map.of(
+                  "title",
+                  "Exported",
+                  "summary",
+                  "s",
+                  "brief",
+                  "<script>alert(1)</script> **b**",
+                  "rule",
+                  rule(0.3),
+                  "tells",
+                  "counts",
+                  "wanted",
+                  Map.of("faces", 40, "parts", 1)))
+          .is(200);
+      byte[] first = runa.get("/api/exercises/" + id + "/export").is(200).bytes();
+      assertThat(runa.get("/api/exercises/" + id + "/export").bytes()).isEqualTo(first);
+      String again = bring(first).is(201).json().path("id").asString();
+      assertThat(editor(again).path("draft")).isEqualTo(editor(id).path("draft"));
+      assertThat(runa.get("/api/exercises/" + again + "/export").is(200).bytes())
+          .as(form.title())
+          .isEqualTo(first);
+      String text = new String(first, StandardCharsets.ISO_8859_1);
+      assertThat(text).doesNotContain("Delahaye", "runa");
+    }
+  }
+
+  @Test
+  void zipThatIsNoExercise_isToldWhy_andBeginsNothing() throws IOException {
+    String id = ready("To break");
+    byte[] sound = runa.get("/api/exercises/" + id + "/export").is(200).bytes();
+    int before = runa.get("/api/exercises").json().size();
+    byte[] obj = obj(HarbourProps.cleat());
+    byte[] huge = new byte[3_000_000];
+    Arrays.fill(huge, (byte) ' ');
+    Map<String, byte[]> many = new LinkedHashMap<>();
+    for (int i = 0; i < 30; i++) {
+      many.put("exercise.json" + i, new byte[1]);
+    }
+    for (byte[] bad :
+        List.of(
+            new byte[0],
+            "no zip".getBytes(StandardCharsets.UTF_8),
+            Arrays.copyOf(sound, sound.length / 2),
+            zip(Map.of("starter.obj", obj)),
+            zip(Map.of("../exercise.json", "{}".getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", "{".getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", "[]".getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", "{\"format\": 1}".getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", "{\"format\": 9}".getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", "[".repeat(100_000).getBytes(StandardCharsets.UTF_8))),
+            zip(Map.of("exercise.json", huge)),
+            zip(many))) {
+      Reply told = bring(bad);
+      assertThat(told.status()).as(told.text()).isIn(400, 422);
+      assertThat(told.detail()).isNotBlank();
+    }
+    assertThat(runa.get("/api/exercises").json().size()).isEqualTo(before);
   }
 
   @Test

@@ -24,6 +24,9 @@ import tools.jackson.databind.JsonNode;
 class MailApiTest {
   private static final Pattern CODE = Pattern.compile("[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}");
 
+  private static final String LAST =
+      "select %s from letter where kind = 'slip' order by made_at desc limit 1";
+
   private static Database database;
   private static MailServer server;
   private static Application app;
@@ -58,6 +61,9 @@ class MailApiTest {
   void quiet() {
     server.takeAll();
     server.taken().clear();
+    // What the round of every minute would tell in between is none of these tests' business.
+    database.run("delete from mail_news");
+    database.run("update account set address = null");
     database.run("update letter set state = 'taken', ended_at = now()");
   }
 
@@ -70,20 +76,24 @@ class MailApiTest {
     return database.value("select id from account where name = '%s'".formatted(name));
   }
 
+  private static List<String> slips() {
+    return server.taken().stream().filter(m -> m.contains("Subject: Sign-in slip")).toList();
+  }
+
   private static void send(String... people) {
     marit.post("/api/classes/" + course + "/slips/mail", Map.of("people", List.of(people))).is(202);
   }
 
   private static String state() {
-    return database.value("select state from letter order by made_at desc limit 1");
+    return database.value(LAST.formatted("state"));
   }
 
   private static void await(String state) {
-    database.await("select state from letter order by made_at desc limit 1", state);
+    database.await(LAST.formatted("state"), state);
   }
 
   private static String lastId() {
-    return database.value("select id from letter order by made_at desc limit 1");
+    return database.value(LAST.formatted("id"));
   }
 
   private static void tryAgain() {
@@ -101,8 +111,8 @@ class MailApiTest {
         "update account set address = 'elsewhere@quay.example' where id = '%s'".formatted(id));
     send(id);
     await("taken");
-    assertThat(server.taken()).hasSize(1);
-    String mail = server.taken().getFirst();
+    assertThat(slips()).hasSize(1);
+    String mail = slips().getFirst();
     assertThat(mail)
         .contains("To: ada@quay.example", "Breakwater", "https://edge.quay.example/slip")
         .doesNotContain("Ada Lunde", "elsewhere");
@@ -136,7 +146,7 @@ class MailApiTest {
                 "select count(*) from ticket where used_at is null and until > now()"
                     + " and account_id in ('%s', '%s')".formatted(with, without)))
         .isEqualTo("2");
-    assertThat(server.taken()).isEmpty();
+    assertThat(slips()).isEmpty();
   }
 
   @Test
@@ -152,7 +162,7 @@ class MailApiTest {
     tryAgain();
     assertThat(state()).isEqualTo("taken");
     tryAgain();
-    assertThat(server.taken()).as("never twice").hasSize(1);
+    assertThat(slips()).as("never twice").hasSize(1);
   }
 
   @Test
@@ -163,7 +173,7 @@ class MailApiTest {
     await("refused");
     server.takeAll();
     tryAgain();
-    assertThat(server.taken()).isEmpty();
+    assertThat(slips()).isEmpty();
     assertThat(troubled().path(0).path("state").asString()).isEqualTo("refused");
   }
 
@@ -175,7 +185,7 @@ class MailApiTest {
     await("unknown");
     server.takeAll();
     tryAgain();
-    assertThat(server.taken()).hasSize(1);
+    assertThat(slips()).hasSize(1);
     assertThat(troubled().path(0).path("state").asString()).isEqualTo("unknown");
   }
 
@@ -188,7 +198,7 @@ class MailApiTest {
             .formatted(id, course));
     tryAgain();
     assertThat(state()).isEqualTo("unknown");
-    assertThat(server.taken()).isEmpty();
+    assertThat(slips()).isEmpty();
   }
 
   @Test

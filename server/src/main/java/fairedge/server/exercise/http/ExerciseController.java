@@ -32,6 +32,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -91,6 +93,28 @@ class ExerciseController {
   @ResponseStatus(HttpStatus.CREATED)
   ExerciseBegun copy(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
     return new ExerciseBegun(editor.copy(exercise, account));
+  }
+
+  /** Begins an exercise with what an export holds. */
+  @PostMapping(value = "/imports", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  ExerciseBegun importZip(
+      @RequestPart("file") MultipartFile file, @AuthenticationPrincipal SignedIn account)
+      throws IOException {
+    try (InputStream bytes = file.getInputStream()) {
+      return new ExerciseBegun(starters.importFrom(bytes, account));
+    }
+  }
+
+  /** All that is written of it and its starter, as a zip with nobody's name. */
+  @GetMapping(value = "/{exercise}/export", produces = "application/zip")
+  ResponseEntity<byte[]> export(
+      @PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename("exercise.zip").build().toString())
+        .body(starters.export(exercise, account));
   }
 
   @GetMapping("/{exercise}")

@@ -142,6 +142,18 @@ public class AnswerStore {
         .execute();
   }
 
+  /** Its student has read an answer; the first time counts. */
+  public void markRead(UUID submission, Instant at) {
+    db.update(ANSWER)
+        .set(ANSWER.READ_AT, at.atOffset(ZoneOffset.UTC))
+        .where(ANSWER.SUBMISSION_ID.eq(submission), ANSWER.READ_AT.isNull())
+        .execute();
+  }
+
+  public boolean isRead(UUID submission) {
+    return db.fetchExists(ANSWER, ANSWER.SUBMISSION_ID.eq(submission), ANSWER.READ_AT.isNotNull());
+  }
+
   /** What an answer that is out gave. */
   public Optional<CreditsView> credits(UUID submission) {
     return db.select(ANSWER.CREDITS)

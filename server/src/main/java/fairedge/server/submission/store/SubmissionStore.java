@@ -13,7 +13,6 @@ import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.core.inspect.Figures;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
 import fairedge.json.CheckView;
@@ -30,6 +29,7 @@ import fairedge.server.submission.Summary;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -39,6 +39,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
@@ -269,8 +270,17 @@ public class SubmissionStore implements MeshHolder {
         .fetchMap(REPORT_KIND.KIND, students);
   }
 
+  private static final Map<String, Kind> KINDS =
+      Arrays.stream(Kind.values()).collect(Collectors.toMap(Kind::key, k -> k));
+
   /** What credits go by. */
-  public record Counted(Map<Kind, Map<Severity, Integer>> kinds, Figures figures) {}
+  public record Counted(
+      Map<Kind, Map<Severity, Integer>> kinds, int faces, int quads, double completeLoops) {}
+
+  /** Of the figures of a report, in whichever form it was kept, what credits go by. */
+  private record KeptFigures(int faces, int quads, @Nullable KeptLoops loops) {}
+
+  private record KeptLoops(double shareComplete) {}
 
   /**
    * What credits go by, of several reports at once.
@@ -283,10 +293,12 @@ public class SubmissionStore implements MeshHolder {
     db.selectFrom(REPORT_KIND)
         .where(REPORT_KIND.SUBMISSION_ID.eq(any(ids)))
         .forEach(r -> {
-          if (r.getVersion().equals(versions.get(r.getSubmissionId()))) {
+          // What another version of the engine found and this one does not know takes nothing off.
+          Kind kind = KINDS.get(r.getKind());
+          if (kind != null && r.getVersion().equals(versions.get(r.getSubmissionId()))) {
             kinds
                 .computeIfAbsent(r.getSubmissionId(), id -> new EnumMap<>(Kind.class))
-                .computeIfAbsent(Kind.named(r.getKind()), k -> new EnumMap<>(Severity.class))
+                .computeIfAbsent(kind, k -> new EnumMap<>(Severity.class))
                 .put(SeverityView.valueOf(r.getSeverity()).severity(), r.getCount());
           }
         });
@@ -296,11 +308,14 @@ public class SubmissionStore implements MeshHolder {
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(ids)))
         .forEach(r -> {
           if (r.value2().equals(versions.get(r.value1()))) {
+            KeptFigures figures = json.read(r.value3(), KeptFigures.class);
             counted.put(
                 r.value1(),
                 new Counted(
                     kinds.getOrDefault(r.value1(), Map.of()),
-                    json.read(r.value3(), Figures.class)));
+                    figures.faces(),
+                    figures.quads(),
+                    figures.loops() == null ? 0 : figures.loops().shareComplete()));
           }
         });
     return counted;
