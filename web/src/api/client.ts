@@ -14,7 +14,8 @@ export type Upload = Schemas['UploadView'];
 export type Severity = Schemas['SeverityView'];
 
 /** Where a workpiece is opened: what it is cut for. */
-export type WorkpiecePlace = `/assignments/${string}` | `/practice/${string}`;
+export type WorkpiecePlace =
+  `/assignments/${string}` | `/practice/${string}` | `/exercises/${string}`;
 
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
 export class ApiProblem extends Error {
@@ -362,6 +363,7 @@ export const api = {
     sendFile(`/exercises/${id}/starter/file`, fields, file, onShare),
   starterMesh: (id: string) => bytes(`/exercises/${id}/starter/mesh`),
   starterCheck: (id: string) => json<Schemas['CheckView']>('GET', `/exercises/${id}/starter/check`),
+  forgetTry: (id: string) => nothing('DELETE', `/exercises/${id}/workpiece`),
   exercisePicture: (id: string) => `/api/exercises/${id}/starter/picture`,
   starterLens: (id: string, hash: string) => ({
     key: ['starter', id, hash],

@@ -26,6 +26,7 @@ import {
   PeoplePage,
   PracticeBenchPage,
   PracticePage,
+  RehearsalPage,
   ReviewPage,
   EditorPage,
 } from './parts';
@@ -62,6 +63,7 @@ const AT: Record<keyof typeof places, ReactNode> = {
   card: <HandbookPage />,
   exercises: <ExercisesPage />,
   editor: <EditorPage />,
+  rehearsal: <RehearsalPage />,
   bundle: <BundlePage />,
   review: <ReviewPage />,
   answer: <AnswerPage />,
@@ -73,6 +75,7 @@ const BARE: readonly string[] = [
   'practiceBench',
   'bench',
   'editor',
+  'rehearsal',
   'review',
   'answer',
 ] satisfies (keyof typeof places)[];

@@ -15,6 +15,9 @@ export const BenchPage = part(async () => (await bench()).BenchPage);
 export const PracticeBenchPage = part(
   async () => (await import('../pages/PracticeBenchPage')).PracticeBenchPage,
 );
+export const RehearsalPage = part(
+  async () => (await import('../pages/RehearsalPage')).RehearsalPage,
+);
 export const ReviewPage = part(async () => (await import('../pages/ReviewPage')).ReviewPage);
 export const AnswerPage = part(async () => (await import('../pages/AnswerPage')).AnswerPage);
 export const HandbookPage = part(async () => (await import('../pages/HandbookPage')).HandbookPage);

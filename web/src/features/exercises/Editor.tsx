@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
@@ -100,6 +101,12 @@ function Status({ control }: { control: EditorControl }) {
 function Deeds({ control }: { control: EditorControl }) {
   const { data, busy, act } = control;
   const recheck = useQuery(queries.recheck(data.id));
+  const navigate = useNavigate();
+  const tryIt = async () => {
+    if (!(await control.keep())) return;
+    await api.forgetTry(data.id);
+    void navigate(`/exercises/${data.id}/try`);
+  };
   const missing = data.missing[0];
   const isThere = data.version !== null;
   const of = recheck.data?.of ?? 0;
@@ -114,6 +121,14 @@ function Deeds({ control }: { control: EditorControl }) {
       >
         Export
       </a>
+      {data.starter && (
+        <Button
+          title="Begins with the starter, and nothing of it is kept"
+          onClick={() => void tryIt()}
+        >
+          Try it as a student would
+        </Button>
+      )}
       {isThere && (
         <Button
           disabled={busy || !data.isChanged}

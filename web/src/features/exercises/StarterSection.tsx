@@ -2,13 +2,16 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Sending } from '../../api/client';
 import { queries } from '../../api/queries';
-import { Choice } from '../../ui/fields';
+import { FormRow } from '../../trade/FormRow';
+import { MeantChoice, type Meant } from '../../trade/MeantChoice';
 import { FileDrop } from '../../ui/FileDrop';
 import { Select } from '../../ui/Select';
 import { Trouble, Working } from '../../ui/States';
 import { counted } from '../../ui/time';
 import { SectionHead } from './SectionHead';
 import type { EditorControl, EditorData } from './useEditor';
+
+const UNITS = ['mm', 'cm', 'm', 'in'];
 
 /** What students begin with: a form, a file, a piece of one's own, or another exercise's. */
 export function StarterSection({ control }: { control: EditorControl }) {
@@ -49,28 +52,12 @@ export function StarterSection({ control }: { control: EditorControl }) {
               <h3 className="border-b border-rule pb-1.5 font-semibold">A form off the shelf</h3>
               <ul className="grid grid-cols-[repeat(auto-fill,minmax(240px,1fr))] gap-x-4">
                 {practice.data?.forms.map((form) => (
-                  <li key={form.form} className="border-b border-rule">
-                    <button
-                      type="button"
-                      disabled={busy}
-                      className="grid w-full grid-cols-[72px_minmax(0,1fr)] items-center gap-3 py-2 text-left hover:bg-shoal1"
-                      onClick={() => use({ form: form.form })}
-                    >
-                      <img
-                        src={api.formPicture(form.form)}
-                        width={72}
-                        height={43}
-                        alt=""
-                        className="bg-sea"
-                      />
-                      <span>
-                        <span className="block font-semibold">{form.title}</span>
-                        <span className="condensed block text-[13px] text-ink2">
-                          {counted(form.faces, 'face')}
-                        </span>
-                      </span>
-                    </button>
-                  </li>
+                  <FormRow
+                    key={form.form}
+                    form={form}
+                    disabled={busy}
+                    onChoose={(name) => use({ form: name })}
+                  />
                 ))}
               </ul>
             </div>
@@ -123,13 +110,12 @@ function Picker(props: {
 /** A mesh file of any format: its unit and axis are said, since files don't. */
 function FileStarter({ control }: { control: EditorControl }) {
   const { data, act, problem } = control;
-  const [unit, setUnit] = useState(data.starter?.unit ?? 'mm');
-  const [up, setUp] = useState<'z' | 'y'>('z');
+  const [meant, setMeant] = useState<Meant>({ unit: data.starter?.unit ?? 'mm', up: 'z' });
   const [sending, setSending] = useState<Sending<EditorData> | null>(null);
   const [share, setShare] = useState(0);
   const send = async (file: File) => {
     setShare(0);
-    const now = api.sendStarter(data.id, file, { unit, up }, setShare);
+    const now = api.sendStarter(data.id, file, { ...meant }, setShare);
     setSending(now);
     await act(() => now.done);
     setSending(null);
@@ -157,25 +143,7 @@ function FileStarter({ control }: { control: EditorControl }) {
           >
             <span className="text-ink2">OBJ, PLY, OFF, STL, glTF or GLB</span>
           </FileDrop>
-          <div className="grid grid-cols-[auto_auto] items-center gap-x-4 gap-y-2">
-            <span>Its lengths are in</span>
-            <Choice
-              label="Unit"
-              value={unit}
-              options={['mm', 'cm', 'm', 'in'].map((u) => [u, u] as const)}
-              onChange={setUnit}
-            />
-            <span>Upwards points its</span>
-            <Choice
-              label="Upwards"
-              value={up}
-              options={[
-                ['z', 'Z axis'],
-                ['y', 'Y axis'],
-              ]}
-              onChange={setUp}
-            />
-          </div>
+          <MeantChoice units={UNITS} meant={meant} onChange={setMeant} />
         </div>
       )}
       {line ? (

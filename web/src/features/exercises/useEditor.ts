@@ -38,7 +38,7 @@ export function useEditor(opened: EditorData) {
   const keep = useCallback(async (): Promise<boolean> => {
     clearTimeout(waiting.current);
     const at = state.current;
-    if (at.running) return false;
+    while (at.running) await new Promise((go) => setTimeout(go, 20));
     at.running = true;
     try {
       while (at.draft !== at.kept) {
@@ -89,7 +89,6 @@ export function useEditor(opened: EditorData) {
   const act = async (work: (revision: number) => Promise<EditorData>, rewrites = false) => {
     setBusy(true);
     try {
-      while (state.current.running) await new Promise((go) => setTimeout(go, 20));
       if (!(await keep())) return false;
       const now = await work(state.current.revision);
       if (rewrites) {

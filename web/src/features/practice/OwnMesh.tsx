@@ -7,7 +7,7 @@ import {
   type Schemas,
   type Sending,
 } from '../../api/client';
-import { Choice } from '../../ui/fields';
+import { MeantChoice, type Meant } from '../../trade/MeantChoice';
 import { FileDrop } from '../../ui/FileDrop';
 import { Trouble, Working } from '../../ui/States';
 
@@ -21,8 +21,7 @@ interface Props {
 
 /** Begins with a mesh file: sent with its share told, then read. */
 export function OwnMesh({ units, profile, onBegun }: Props) {
-  const [unit, setUnit] = useState('mm');
-  const [up, setUp] = useState<'z' | 'y'>('z');
+  const [meant, setMeant] = useState<Meant>({ unit: 'mm', up: 'z' });
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const sending = useRef<Sending<Piece> | null>(null);
@@ -32,7 +31,7 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
     setProblem(null);
     setShare(0);
     stopped.current = false;
-    const fields = { unit, up, profile, clientKey: newKey() };
+    const fields = { ...meant, profile, clientKey: newKey() };
     sending.current = api.beginPracticeFile(file, fields, setShare);
     try {
       onBegun(await sending.current.done);
@@ -73,24 +72,8 @@ export function OwnMesh({ units, profile, onBegun }: Props) {
         onChosen={(f) => void send(f)}
         onDropped={(f) => void send(f)}
       />
-      <div className="mt-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
-        <span>Its lengths are in</span>
-        <Choice
-          label="Unit"
-          value={unit}
-          options={units.map((u) => [u, u] as const)}
-          onChange={setUnit}
-        />
-        <span>Upwards points its</span>
-        <Choice
-          label="Upwards"
-          value={up}
-          options={[
-            ['z', 'Z axis'],
-            ['y', 'Y axis'],
-          ]}
-          onChange={setUp}
-        />
+      <div className="mt-3">
+        <MeantChoice units={units} meant={meant} onChange={setMeant} />
       </div>
       {problem && (
         <Trouble title={problem.title} where={line ? `Line ${line}` : undefined}>

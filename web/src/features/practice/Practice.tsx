@@ -4,9 +4,10 @@ import { Link, useNavigate } from 'react-router';
 import { api, asProblem, newKey, type ApiProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Button } from '../../ui/Button';
+import { FormRow } from '../../trade/FormRow';
 import { Choice } from '../../ui/fields';
 import { Failure, Loading, Trouble } from '../../ui/States';
-import { counted, whenText } from '../../ui/time';
+import { whenText } from '../../ui/time';
 import { OwnMesh } from './OwnMesh';
 
 type Piece = Schemas['PracticePiece'];
@@ -49,28 +50,7 @@ export function Practice() {
           </h2>
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-x-4">
             {forms.map((form) => (
-              <li key={form.form} className="border-b border-rule">
-                <button
-                  type="button"
-                  className="grid w-full grid-cols-[84px_minmax(0,1fr)] items-center gap-3 py-2.5 text-left hover:bg-shoal1"
-                  onClick={() => void begin(form.form)}
-                >
-                  <img
-                    src={api.formPicture(form.form)}
-                    width={84}
-                    height={50}
-                    alt=""
-                    className="bg-sea"
-                  />
-                  <span>
-                    <span className="block font-semibold">{form.title}</span>
-                    <span className="block text-[13px] text-ink2">{form.about}</span>
-                    <span className="condensed block text-[13px] text-ink2">
-                      {counted(form.faces, 'face')}
-                    </span>
-                  </span>
-                </button>
-              </li>
+              <FormRow key={form.form} form={form} hasAbout onChoose={(name) => void begin(name)} />
             ))}
           </ul>
           {problem && <Trouble title={problem.title}>{problem.message}</Trouble>}

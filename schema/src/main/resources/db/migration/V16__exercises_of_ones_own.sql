@@ -19,6 +19,14 @@ create table exercise_draft (
   kept_at timestamptz not null
 );
 
+-- An instructor tries an exercise as a student would: it is begun anew each time, and leaves no trace.
+alter table workpiece
+  drop constraint workpiece_owner_type_check,
+  add constraint workpiece_owner_type_check
+    check (owner_type in ('assignment', 'practice', 'rehearsal')),
+  add column rehearsal_of uuid references exercise
+    generated always as (case when owner_type = 'rehearsal' then owner_id end) stored;
+
 -- How much of the check students are told before their first answer.
 -- A version with another brief alone counts as the one before it: nothing is inspected anew.
 alter table exercise_version

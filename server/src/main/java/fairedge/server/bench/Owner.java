@@ -8,11 +8,17 @@ public record Owner(Type type, UUID id) {
   /** What there is to cut for. */
   public enum Type {
     assignment,
-    practice
+    practice,
+    /** An exercise, tried by whoever writes it. */
+    rehearsal
   }
 
   public static Owner assignment(UUID id) {
     return new Owner(Type.assignment, id);
+  }
+
+  static Owner rehearsal(UUID exercise) {
+    return new Owner(Type.rehearsal, exercise);
   }
 
   public static Owner practice(UUID id) {

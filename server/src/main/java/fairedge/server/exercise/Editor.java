@@ -319,6 +319,7 @@ public class Editor {
     requireStarterFree(id, owner);
     byte[] hash = meshes.keep(mesh);
     drafts.setStarter(id, hash, Tolerance.of(mesh.bounds()).scale(), unit, from);
+    events.publishEvent(new StarterChanged(id));
     return view(id, owner);
   }
 
@@ -339,20 +340,38 @@ public class Editor {
     requireToRead(id, account);
   }
 
+  /** An exercise as it is written, to be tried. */
+  public record Rehearsed(Draft draft, String unit, Terms terms) {}
+
+  /**
+   * @throws Problem if it is somebody else's, or there is nothing to cut yet
+   */
+  public void requireToRehearse(UUID id, SignedIn owner) {
+    if (requireOf(id, owner).starter() == null) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Choose a starter first: there is nothing to cut.");
+    }
+  }
+
+  /** What is written of it, for whoever was let try it. */
+  public Rehearsed rehearsed(UUID id) {
+    Written w = drafts.find(id).filter(o -> o.starter() != null).orElseThrow(Editor::gone);
+    Draft draft =
+        w.draft() != null ? w.draft() : Draft.of(store.find(id).orElseThrow(Editor::gone));
+    return new Rehearsed(draft, w.unit(), terms(w, draft));
+  }
+
+  private static Terms terms(Written w, Draft draft) {
+    return new Terms(
+        profileOf(draft.profile()),
+        draft.wanted(),
+        new Tolerance(Objects.requireNonNull(w.scale())),
+        Objects.requireNonNull(w.starter()));
+  }
+
   /** The starter with what counts by the draft. */
   public Optional<Terms> terms(UUID id, SignedIn account) {
     Written w = requireToRead(id, account);
-    byte[] starter = w.starter();
-    if (starter == null) {
-      return Optional.empty();
-    }
-    Draft draft = shown(w, account);
-    return Optional.of(
-        new Terms(
-            profileOf(draft.profile()),
-            draft.wanted(),
-            new Tolerance(Objects.requireNonNull(w.scale())),
-            starter));
+    return w.starter() == null ? Optional.empty() : Optional.of(terms(w, shown(w, account)));
   }
 
   private Written lock(UUID id, SignedIn owner, long revision) {

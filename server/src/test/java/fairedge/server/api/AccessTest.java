@@ -143,6 +143,10 @@ class AccessTest {
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
         line("POST", "/api/exercises", null, 401, 404, 404, 201, 201).assistant(404).others(404),
+        line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 404, 404, 404, 200)
+            .assistant(404),
+        line("DELETE", "/api/exercises/{exercise}/workpiece", null, 401, 404, 404, 404, 204)
+            .assistant(404),
         line("POST", "/api/exercises/imports", null, 401, 422, 422, 422, 422),
         line("GET", "/api/exercises/{exercise}/export", null, 401, 404, 404, 404, 200),
         line("GET", "/api/exercises/{exercise}", null, 401, 404, 404, 404, 200),

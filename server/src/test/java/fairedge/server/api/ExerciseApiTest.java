@@ -7,6 +7,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.props.Form;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.course.Role;
+import fairedge.server.platform.Cleaning;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
@@ -17,6 +18,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
@@ -699,6 +702,46 @@ class ExerciseApiTest {
       assertThat(told.detail()).isNotBlank();
     }
     assertThat(runa.get("/api/exercises").json().size()).isEqualTo(before);
+  }
+
+  @Test
+  void instructor_triesItAsAStudentWould_andLeavesNoTrace() {
+    String id = begun();
+    assertThat(runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(400).detail())
+        .contains("Choose a starter");
+    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
+    keep(id, Map.of("title", "Tried", "brief", "b", "tells", "counts")).is(200);
+    JsonNode tried = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
+    assertThat(tried.path("task").path("title").asString()).isEqualTo("Tried");
+    assertThat(tried.path("check").path("findings")).as("as a student would").isEmpty();
+    assertThat(tried.path("check").path("must").asInt()).isEqualTo(2);
+    String path = "/api/workpieces/" + tried.path("id").asString();
+    runa.post(path + "/steps", Bollard.step(0, Bollard.trace(1, 11))).is(200);
+    ada.get(path).is(404);
+    ada.put("/api/exercises/" + id + "/workpiece", Map.of()).is(404);
+    runa.post(path + "/submissions", Bollard.move(1)).is(400);
+    assertThat(editor(id).path("starter").path("isFixed").asBoolean()).isFalse();
+
+    JsonNode on = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
+    assertThat(on.path("steps")).as("a page that is loaded again goes on").hasSize(1);
+    runa.delete("/api/exercises/" + id + "/workpiece").is(204);
+    JsonNode again = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
+    assertThat(again.path("steps")).isEmpty();
+    runa.get(path).is(404);
+    // Another starter: the next try begins with that.
+    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "cleat")).is(200);
+    JsonNode other = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
+    assertThat(other.path("check").path("figures").path("faces").asInt())
+        .isEqualTo(HarbourProps.cleat().faceCount());
+    Cleaning tries = app.bean("rehearsals", Cleaning.class);
+    tries.clean(Instant.now());
+    assertThat(rehearsals()).isEqualTo("1");
+    tries.clean(Instant.now().plus(Duration.ofDays(2)));
+    assertThat(rehearsals()).isEqualTo("0");
+  }
+
+  private static String rehearsals() {
+    return database.value("select count(*) from workpiece where owner_type = 'rehearsal'");
   }
 
   @Test

@@ -81,6 +81,10 @@ class ExerciseTest {
     marit.press("by eye");
     marit.see(By.xpath("//*[@data-testid='would-get']//td[starts-with(., 'Starter')]"));
     assertThat(marit.barriers()).isEmpty();
+    marit.press("Try it as a student would");
+    marit.leaveDialog("To the bench");
+    marit.seeText("counts", "Where they are is told with the first answer");
+    marit.press("The exercise");
     marit.await(() -> marit.isEnabled("Make it ready"));
     marit.press("Make it ready");
     marit.seeText("status", "this is what students see");

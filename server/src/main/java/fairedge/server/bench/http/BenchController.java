@@ -12,6 +12,7 @@ import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.Owner;
 import fairedge.server.bench.PreviewView;
+import fairedge.server.bench.Rehearsals;
 import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
 import fairedge.server.bench.WentView;
@@ -28,9 +29,11 @@ import jakarta.validation.constraints.NotNull;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -39,6 +42,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The bench over HTTP. Meshes and steps are answered in binary; see docs/wire.md. */
@@ -51,12 +55,20 @@ class BenchController {
   private static final String STEP = "application/vnd.fair-edge.step";
 
   private final Bench bench;
+  private final Rehearsals rehearsals;
   private final Trials trials;
   private final MeshOutlet outlet;
   private final Shapes shapes;
   private final Json json;
 
-  BenchController(Bench bench, Trials trials, MeshOutlet outlet, Shapes shapes, Json json) {
+  BenchController(
+      Bench bench,
+      Trials trials,
+      MeshOutlet outlet,
+      Shapes shapes,
+      Json json,
+      Rehearsals rehearsals) {
+    this.rehearsals = rehearsals;
     this.bench = bench;
     this.trials = trials;
     this.outlet = outlet;
@@ -90,6 +102,19 @@ class BenchController {
   @PutMapping("/practice/{id}/workpiece")
   WorkpieceView openPractice(@PathVariable UUID id, @AuthenticationPrincipal SignedIn account) {
     return bench.open(Owner.practice(id), account);
+  }
+
+  /** Tries an exercise as a student would. */
+  @PutMapping("/exercises/{exercise}/workpiece")
+  WorkpieceView rehearse(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
+    return rehearsals.open(exercise, account);
+  }
+
+  /** Lets go of that, so that the next try begins with the starter. */
+  @DeleteMapping("/exercises/{exercise}/workpiece")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void forgetRehearsal(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
+    rehearsals.forget(exercise, account);
   }
 
   @GetMapping("/workpieces/{id}")

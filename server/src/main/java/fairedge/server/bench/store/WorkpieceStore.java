@@ -354,7 +354,16 @@ public class WorkpieceStore implements MeshHolder {
     forget(isOf(owner).and(WORKPIECE.ACCOUNT_ID.eq(account)));
   }
 
-  private void forget(Condition which) {
+  /** Lets go of all of a type that were opened before a time. */
+  public int forgetOpenedBefore(Owner.Type type, Instant time) {
+    return forget(
+        WORKPIECE
+            .OWNER_TYPE
+            .eq(type.name())
+            .and(WORKPIECE.OPENED_AT.lt(time.atOffset(ZoneOffset.UTC))));
+  }
+
+  private int forget(Condition which) {
     var workpieces = select(WORKPIECE.ID).from(WORKPIECE).where(which);
     var steps = select(STEP.ID).from(STEP).where(STEP.WORKPIECE_ID.in(workpieces));
     db.update(WORKPIECE).setNull(WORKPIECE.HEAD_STEP).where(which).execute();
@@ -362,7 +371,7 @@ public class WorkpieceStore implements MeshHolder {
     db.deleteFrom(STEP_NAME).where(STEP_NAME.STEP_ID.in(steps)).execute();
     db.deleteFrom(STEP).where(STEP.WORKPIECE_ID.in(workpieces)).execute();
     db.deleteFrom(WORKPIECE_REQUEST).where(WORKPIECE_REQUEST.WORKPIECE_ID.in(workpieces)).execute();
-    db.deleteFrom(WORKPIECE).where(which).execute();
+    return db.deleteFrom(WORKPIECE).where(which).execute();
   }
 
   private static final SelectField<?>[] TOLD = {
