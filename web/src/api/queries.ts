@@ -42,9 +42,10 @@ export const queries = {
       queryFn: () => api.starterMesh(id),
       staleTime: Infinity,
     }),
-  starterCheck: (id: string, hash: string, revision: number) =>
+  /** @param counts what counts, by which it is another check */
+  starterCheck: (id: string, hash: string, counts: unknown) =>
     queryOptions({
-      queryKey: ['starter', id, 'check', hash, revision],
+      queryKey: ['starter', id, 'check', hash, counts],
       queryFn: () => api.starterCheck(id),
       placeholderData: keepPreviousData,
     }),

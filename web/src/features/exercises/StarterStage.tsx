@@ -38,7 +38,9 @@ export function StarterStage({ data }: { data: EditorData }) {
 
 function Loaded({ data, hash }: { data: EditorData; hash: string }) {
   const bytes = useQuery(queries.starterMesh(data.id, hash));
-  const check = useQuery(queries.starterCheck(data.id, hash, data.revision));
+  const check = useQuery(
+    queries.starterCheck(data.id, hash, [data.draft.profile, data.draft.wanted]),
+  );
   const mesh = useMemo(() => (bytes.data ? MeshBuffers.read(bytes.data) : null), [bytes.data]);
   if (bytes.error) return <Failure error={bytes.error} onRetry={() => void bytes.refetch()} />;
   if (!mesh) return <Loading stage="Fetching the starter" />;

@@ -6,9 +6,9 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -47,9 +47,16 @@ public class Courses {
     return store.groups(courseId).stream().anyMatch(g -> g.id().equals(group));
   }
 
-  /** In which group of a class somebody is. */
-  public Optional<UUID> groupOf(UUID courseId, UUID account) {
-    return store.findMember(courseId, account).flatMap(m -> Optional.ofNullable(m.group()));
+  /** In which groups of a class people are, by their ids; who is in none is left out. */
+  public Map<UUID, UUID> groups(UUID courseId) {
+    Map<UUID, UUID> groups = new HashMap<>();
+    for (CourseStore.Member m : store.members(courseId)) {
+      UUID group = m.group();
+      if (group != null) {
+        groups.put(m.account(), group);
+      }
+    }
+    return groups;
   }
 
   /** Whether somebody may do this in a class. */

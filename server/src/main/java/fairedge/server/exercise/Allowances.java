@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -102,25 +103,43 @@ public class Allowances {
 
   /** What a student has of both: their own and their group's, whichever is more. */
   public Allowance of(Assignment assignment, UUID student) {
-    UUID group = courses.groupOf(assignment.courseId(), student).orElse(null);
-    List<Allowance> theirs =
-        store.of(assignment.id()).stream()
-            .filter(
-                a -> student.equals(a.account()) || a.group() != null && a.group().equals(group))
-            .toList();
-    return new Allowance(
-        new UUID(0, 0),
-        student,
-        null,
-        null,
-        theirs.stream()
-            .flatMap(a -> Stream.ofNullable(a.dueAt()))
-            .max(Instant::compareTo)
-            .orElse(null),
-        theirs.stream()
-            .flatMap(a -> Stream.ofNullable(a.attempts()))
-            .max(Integer::compare)
-            .orElse(null),
-        theirs.stream().anyMatch(Allowance::excused));
+    return of(assignment).of(student);
+  }
+
+  /** The same of all students of an assignment, looked up once. */
+  public All of(Assignment assignment) {
+    List<Allowance> all = store.of(assignment.id());
+    boolean hasGroups = all.stream().anyMatch(a -> a.group() != null);
+    return new All(all, hasGroups ? courses.groups(assignment.courseId()) : Map.of());
+  }
+
+  /**
+   * What is allowed in an assignment.
+   *
+   * @param groups of the students, by their ids
+   */
+  public record All(List<Allowance> all, Map<UUID, UUID> groups) {
+    public Allowance of(UUID student) {
+      UUID group = groups.get(student);
+      List<Allowance> theirs =
+          all.stream()
+              .filter(
+                  a -> student.equals(a.account()) || a.group() != null && a.group().equals(group))
+              .toList();
+      return new Allowance(
+          new UUID(0, 0),
+          student,
+          null,
+          null,
+          theirs.stream()
+              .flatMap(a -> Stream.ofNullable(a.dueAt()))
+              .max(Instant::compareTo)
+              .orElse(null),
+          theirs.stream()
+              .flatMap(a -> Stream.ofNullable(a.attempts()))
+              .max(Integer::compare)
+              .orElse(null),
+          theirs.stream().anyMatch(Allowance::excused));
+    }
   }
 }

@@ -4,6 +4,7 @@ import fairedge.server.account.Accounts;
 import fairedge.server.account.Accounts.Self;
 import fairedge.server.course.CourseInfo;
 import fairedge.server.course.Courses;
+import fairedge.server.exercise.Allowances;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.notice.store.LetterStore;
@@ -45,6 +46,7 @@ class Tidings implements Round {
   private final Accounts accounts;
   private final Courses courses;
   private final Assignments assignments;
+  private final Allowances allowances;
   private final Submissions submissions;
   private final Post post;
   private final TransactionTemplate transaction;
@@ -56,6 +58,7 @@ class Tidings implements Round {
       Accounts accounts,
       Courses courses,
       Assignments assignments,
+      Allowances allowances,
       Submissions submissions,
       Post post,
       TransactionTemplate transaction,
@@ -65,6 +68,7 @@ class Tidings implements Round {
     this.accounts = accounts;
     this.courses = courses;
     this.assignments = assignments;
+    this.allowances = allowances;
     this.submissions = submissions;
     this.post = post;
     this.transaction = transaction;
@@ -116,6 +120,9 @@ class Tidings implements Round {
     Set<UUID> left = new HashSet<>(courses.studentIds(assignment.courseId()));
     left.removeAll(submissions.whoHandedIn(assignment.id()));
     left.removeAll(store.told(news));
+    Allowances.All allowed = allowances.of(assignment);
+    // Whoever is excused or has more time is left in peace.
+    left.removeIf(s -> allowed.of(s).excused() || allowed.of(s).dueAt() != null);
     tell(left, news);
   }
 

@@ -12,7 +12,6 @@ import fairedge.json.FindingView.SeverityView;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Right;
-import fairedge.server.exercise.Allowance;
 import fairedge.server.exercise.Allowances;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
@@ -79,7 +78,7 @@ public class Crediting {
     }
     Counted counted = store.counted(Map.of(s.id(), s.shown())).get(s.id());
     return Optional.ofNullable(counted)
-        .map(c -> credits(rule, c, exercise, daysLate(assignment, s)));
+        .map(c -> credits(rule, c, exercise, clock(assignment).daysLate(s)));
   }
 
   private static CreditsView credits(CreditRule rule, Counted c, Exercise e, int daysLate) {
@@ -91,11 +90,20 @@ public class Crediting {
         counted.kinds(), counted.faces(), counted.quads(), counted.completeLoops(), budget);
   }
 
-  private int daysLate(Assignment assignment, Submission s) {
-    Allowance beyond = allowances.of(assignment, s.studentId());
-    Instant due = beyond.dueAt() != null ? beyond.dueAt() : assignment.dueAt();
-    ZoneId zone = ZoneId.of(courses.info(assignment.courseId()).zone());
-    return due == null ? 0 : Lateness.days(due, s.handedInAt(), zone);
+  /** By what it is told how late hand-ins to an assignment are. */
+  private record DueClock(@Nullable Instant dueAt, ZoneId zone, Allowances.All allowed) {
+    int daysLate(Submission s) {
+      Instant own = allowed.of(s.studentId()).dueAt();
+      Instant due = own != null ? own : dueAt;
+      return due == null ? 0 : Lateness.days(due, s.handedInAt(), zone);
+    }
+  }
+
+  private DueClock clock(Assignment assignment) {
+    return new DueClock(
+        assignment.dueAt(),
+        ZoneId.of(courses.info(assignment.courseId()).zone()),
+        allowances.of(assignment));
   }
 
   /**
@@ -119,6 +127,8 @@ public class Crediting {
     assignments.of(account, Right.READ_ALL).stream()
         .filter(a -> a.exercise().id().equals(exercise))
         .forEach(a -> set.put(a.id(), a));
+    Map<UUID, DueClock> clocks = new HashMap<>();
+    set.values().forEach(a -> clocks.put(a.id(), clock(a)));
     List<Submission> last = store.last(set.keySet(), MOST_TOLD);
     Map<UUID, Integer> versions = new HashMap<>();
     last.forEach(s -> versions.put(s.id(), s.newest()));
@@ -129,8 +139,9 @@ public class Crediting {
       Assignment a = set.get(s.assignmentId());
       Counted c = counted.get(s.id());
       SignedIn student = names.get(s.studentId());
-      if (a != null && c != null && student != null) {
-        int late = daysLate(a, s);
+      DueClock due = clocks.get(s.assignmentId());
+      if (a != null && due != null && c != null && student != null) {
+        int late = due.daysLate(s);
         CreditRule now = a.exercise().rule();
         rows.add(
             new WouldGet(
