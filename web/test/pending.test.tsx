@@ -152,6 +152,20 @@ describe('preview', () => {
     expect(asked).toBe(2);
   });
 
+  it('asks what the check would say as soon as it may be told', async () => {
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+      Promise.resolve({ ...preview('x'), checked: findings === true }),
+    );
+    const change = loops(0.5);
+    const hook = renderHook(({ isTold }) => usePreview('w', 1, change, VIEW, 8, isTold), {
+      initialProps: { isTold: false },
+    });
+    await waitFor(() => expect(hook.result.current.current).toBe(true));
+    expect(hook.result.current.preview?.checked).toBe(false);
+    hook.rerender({ isTold: true });
+    await waitFor(() => expect(hook.result.current.preview?.checked).toBe(true));
+  });
+
   it('tries again after what is no answer at all', async () => {
     vi.spyOn(api, 'preview').mockRejectedValue(new TypeError('broken off'));
     const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));

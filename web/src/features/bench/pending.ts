@@ -157,7 +157,7 @@ export function usePreview(
     };
     // The key stands for change and revision; the view matters only when they change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, tries]);
+  }, [key, tries, isTold]);
 
   // A connection that was lost is tried for again, until it is back.
   const offline = shown.problem?.offline === true;

@@ -44,7 +44,7 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
     }
   };
   const begin = (work: () => Promise<{ id: string }>) =>
-    void run(async () => void navigate(`/exercises/${(await work()).id}`));
+    run(async () => void navigate(`/exercises/${(await work()).id}`));
   const byId = new Map(exercises.data.map((r) => [r.id, r]));
   const set = assignments.data.filter((a) => course === null || a.course === course);
   const setIds = new Set(set.map((a) => a.exercise.id));
@@ -63,8 +63,10 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
         <h1 className="text-[22px] leading-7 font-semibold">Exercises</h1>
         {mayTeach && (
           <span className="ml-auto flex gap-2">
-            <ImportButton onChosen={(file) => begin(() => api.importExercise(file, () => {}))} />
-            <Button look="main" onClick={() => begin(api.beginExercise)}>
+            <ImportButton
+              onChosen={(file, onShare) => begin(() => api.importExercise(file, onShare))}
+            />
+            <Button look="main" onClick={() => void begin(api.beginExercise)}>
               New exercise
             </Button>
           </span>
@@ -91,7 +93,7 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
               row={byId.get(a.exercise.id)}
               mayMove={mayTeach && course !== null}
               onMove={(by) => move(a, by)}
-              onCopy={() => begin(() => api.copyExercise(a.exercise.id))}
+              onCopy={() => void begin(() => api.copyExercise(a.exercise.id))}
             />
           ))}
         </ul>
@@ -107,7 +109,7 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
                 key={row.id}
                 row={row}
                 onAway={(isAway) => void run(() => api.putExerciseAway(row.id, isAway))}
-                onCopy={() => begin(() => api.copyExercise(row.id))}
+                onCopy={() => void begin(() => api.copyExercise(row.id))}
               />
             ))}
           </ul>
@@ -123,8 +125,19 @@ export function Exercises({ course, mayTeach }: { course: string | null; mayTeac
 }
 
 /** Brings an exercise that was exported, here or elsewhere. */
-function ImportButton({ onChosen }: { onChosen: (file: File) => void }) {
+/** Brings an exercise in, and says how far it is on its way. */
+function ImportButton({
+  onChosen,
+}: {
+  onChosen: (file: File, onShare: (share: number) => void) => Promise<void>;
+}) {
   const field = useRef<HTMLInputElement>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const bring = async (file: File) => {
+    setShare(0);
+    await onChosen(file, setShare);
+    setShare(null);
+  };
   return (
     <>
       <input
@@ -135,13 +148,20 @@ function ImportButton({ onChosen }: { onChosen: (file: File) => void }) {
         aria-label="An exported exercise"
         onChange={(e) => {
           const [file] = e.target.files ?? [];
-          if (file) onChosen(file);
+          if (file) void bring(file);
           e.target.value = '';
         }}
       />
-      <Button onClick={() => field.current?.click()}>Import</Button>
+      <Button disabled={share !== null} onClick={() => field.current?.click()}>
+        {share === null ? 'Import' : <span role="status">{importing(share)}</span>}
+      </Button>
     </>
   );
+}
+
+/** On its way, then read there. */
+function importing(share: number): string {
+  return share < 1 ? `Sending ${Math.floor(share * 100)} %` : 'Reading it';
 }
 
 function Picture({ id, has, title }: { id: string; has: boolean; title: string }) {

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, asProblem, type ApiProblem, type Schemas } from '../../api/client';
 import { queries } from '../../api/queries';
+import { exerciseDraftName } from '../../trade/drafts';
 
 export type EditorData = Schemas['EditorView'];
 export type Draft = Schemas['Draft'];
@@ -11,19 +12,42 @@ export type EditorControl = ReturnType<typeof useEditor>;
 /** So long nothing was written before it is kept. */
 const KEEP_AFTER_MS = 700;
 
+interface Unsent {
+  revision: number;
+  draft: Draft;
+}
+
+/** What was typed here and never arrived: kept on this machine from the first letter on. */
+function unsentOf({ id, isMine }: EditorData): Unsent | null {
+  const text = localStorage.getItem(exerciseDraftName(id));
+  if (!text || !isMine) return null;
+  try {
+    const unsent = JSON.parse(text) as Partial<Unsent>;
+    return unsent.draft && typeof unsent.revision === 'number' ? (unsent as Unsent) : null;
+  } catch {
+    return null;
+  }
+}
+
 /**
- * An exercise as it is written: what is typed is kept by itself a moment later, one request at a
- * time, each on the revision that the one before it made.
+ * An exercise as it is written: what is typed is kept on this machine at once and on the server a
+ * moment later, one request at a time, each on the revision that the one before it made. What never
+ * arrived is sent when the exercise is opened again.
  */
 export function useEditor(opened: EditorData) {
   const { id } = opened;
   const client = useQueryClient();
   const { data = opened } = useQuery(queries.exercise(id));
-  const [draft, setDraft] = useState<Draft>(opened.draft);
+  const [begun] = useState(() => ({
+    draft: opened.draft,
+    revision: opened.revision,
+    ...unsentOf(opened),
+  }));
+  const [draft, setDraft] = useState<Draft>(begun.draft);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const [busy, setBusy] = useState(false);
   const [kept, setKept] = useState<Draft>(opened.draft);
-  const state = useRef({ draft, kept: opened.draft, revision: opened.revision, running: false });
+  const state = useRef({ draft, kept: opened.draft, revision: begun.revision, running: false });
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   const take = useCallback(
@@ -48,6 +72,7 @@ export function useEditor(opened: EditorData) {
         setKept(sent);
         setProblem(null);
       }
+      localStorage.removeItem(exerciseDraftName(id));
       return true;
     } catch (e) {
       setProblem(asProblem(e));
@@ -62,14 +87,17 @@ export function useEditor(opened: EditorData) {
       const next = { ...state.current.draft, ...part };
       state.current.draft = next;
       setDraft(next);
+      const unsent: Unsent = { revision: state.current.revision, draft: next };
+      localStorage.setItem(exerciseDraftName(id), JSON.stringify(unsent));
       clearTimeout(waiting.current);
       waiting.current = setTimeout(() => void keep(), KEEP_AFTER_MS);
     },
-    [keep],
+    [id, keep],
   );
 
   // Who goes away leaves nothing unkept behind.
   useEffect(() => {
+    void keep();
     const leaving = () => void keep();
     window.addEventListener('pagehide', leaving);
     return () => {
@@ -81,6 +109,7 @@ export function useEditor(opened: EditorData) {
   /** Writes what is kept elsewhere over what is here. */
   const write = (theirs: Draft) => {
     state.current.draft = state.current.kept = theirs;
+    localStorage.removeItem(exerciseDraftName(id));
     setDraft(theirs);
     setKept(theirs);
   };

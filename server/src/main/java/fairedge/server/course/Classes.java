@@ -5,6 +5,7 @@ import fairedge.server.course.store.CourseStore;
 import fairedge.server.course.store.CourseStore.Course;
 import fairedge.server.course.store.CourseStore.Member;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Reach;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -143,6 +144,8 @@ public class Classes {
     }
     LocalDate first = asked.firstDay();
     LocalDate last = asked.lastDay();
+    Reach.require(first);
+    Reach.require(last);
     if (first != null && last != null && last.isBefore(first)) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "The last day is before the first.");
     }

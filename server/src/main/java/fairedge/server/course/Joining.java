@@ -6,6 +6,7 @@ import fairedge.server.course.store.CourseStore;
 import fairedge.server.course.store.CourseStore.Course;
 import fairedge.server.course.store.CourseStore.Member;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Reach;
 import fairedge.server.platform.SignedIn;
 import java.io.IOException;
 import java.io.InputStream;
@@ -74,6 +75,7 @@ public class Joining {
     if (most != null && (most < 1 || most > 10_000)) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A class has 1 to 10,000 students.");
     }
+    Reach.require(until);
     String words =
         Stream.generate(() -> ALL.get(RANDOM.nextInt(ALL.size())))
             .limit(WORDS)

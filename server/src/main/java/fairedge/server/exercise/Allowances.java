@@ -6,6 +6,7 @@ import fairedge.server.course.Deed;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.store.AllowanceStore;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Reach;
 import fairedge.server.platform.SignedIn;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -13,6 +14,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -22,8 +24,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** More time, more attempts, or excused: for a student, or for all in a group. */
 @Service
 public class Allowances {
-  private static final int MOST_ATTEMPTS = 99;
-
   private final AllowanceStore store;
   private final Assignments assignments;
   private final Courses courses;
@@ -54,7 +54,9 @@ public class Allowances {
     return store.of(assignment);
   }
 
-  /** Allows somebody this, instead of what they were allowed before; nothing takes it back. */
+  /**
+   * Allows somebody this, instead of what they were allowed before; allowing nothing takes it back.
+   */
   @Transactional
   public List<Allowance> allow(UUID assignment, Asked asked, SignedIn giver) {
     Assignment a = assignments.requireTo(Right.ALLOW, assignment, giver);
@@ -92,17 +94,15 @@ public class Allowances {
       throw Problem.notFound(account != null ? "student" : "group");
     }
     Integer attempts = asked.attempts();
-    if (attempts != null && (attempts < 1 || attempts > MOST_ATTEMPTS)) {
+    if (attempts != null && (attempts < 1 || attempts > Setting.MOST_ATTEMPTS)) {
       throw Problem.of(
-          Problem.Kind.BAD_INPUT, "More attempts are 1 to %d.".formatted(MOST_ATTEMPTS));
+          Problem.Kind.BAD_INPUT, "More attempts are 1 to %d.".formatted(Setting.MOST_ATTEMPTS));
     }
-    if (!Timetable.isInReach(asked.due())) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "That is no time of ours.");
-    }
+    Reach.require(asked.due());
   }
 
   /** What a student has of both: their own and their group's, whichever is more. */
-  public Allowance of(Assignment assignment, UUID student) {
+  public Beyond of(Assignment assignment, UUID student) {
     return of(assignment).of(student);
   }
 
@@ -110,35 +110,45 @@ public class Allowances {
   public All of(Assignment assignment) {
     List<Allowance> all = store.of(assignment.id());
     boolean hasGroups = all.stream().anyMatch(a -> a.group() != null);
-    return new All(all, hasGroups ? courses.groups(assignment.courseId()) : Map.of());
+    return new All(
+        assignment.dueAt(), all, hasGroups ? courses.groups(assignment.courseId()) : Map.of());
   }
+
+  /**
+   * What holds for a student.
+   *
+   * @param due as it is set, or later for them; null: at any time
+   * @param hasMoreTime whether it is later for them
+   * @param attempts beyond those that are set, or that were taken until an answer was accepted
+   */
+  public record Beyond(@Nullable Instant due, boolean hasMoreTime, int attempts, boolean excused) {}
 
   /**
    * What is allowed in an assignment.
    *
+   * @param due as it is set
    * @param groups of the students, by their ids
    */
-  public record All(List<Allowance> all, Map<UUID, UUID> groups) {
-    public Allowance of(UUID student) {
+  public record All(@Nullable Instant due, List<Allowance> all, Map<UUID, UUID> groups) {
+    public Beyond of(UUID student) {
       UUID group = groups.get(student);
       List<Allowance> theirs =
           all.stream()
               .filter(
                   a -> student.equals(a.account()) || a.group() != null && a.group().equals(group))
               .toList();
-      return new Allowance(
-          new UUID(0, 0),
-          student,
-          null,
-          null,
+      Optional<Instant> later =
           theirs.stream()
               .flatMap(a -> Stream.ofNullable(a.dueAt()))
-              .max(Instant::compareTo)
-              .orElse(null),
+              .filter(own -> due != null && own.isAfter(due))
+              .max(Instant::compareTo);
+      return new Beyond(
+          later.orElse(due),
+          later.isPresent(),
           theirs.stream()
               .flatMap(a -> Stream.ofNullable(a.attempts()))
               .max(Integer::compare)
-              .orElse(null),
+              .orElse(0),
           theirs.stream().anyMatch(Allowance::excused));
     }
   }

@@ -20,6 +20,9 @@ public record Setting(
     HandInBy handIn,
     @Nullable Overruled overruled) {
 
+  /** So many at the most, where they are not any number. */
+  public static final int MOST_ATTEMPTS = 99;
+
   /** In a class from now on, with nothing said of it. */
   public static final Setting AT_ONCE =
       new Setting(null, null, null, Late.taken, null, HandInBy.both, null);

@@ -7,6 +7,7 @@ import fairedge.server.course.Deed;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.store.AssignmentStore;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Reach;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
 import java.time.Instant;
@@ -24,9 +25,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Timetable {
   private static final int LONGEST_HEADING = 80;
-  private static final int MOST_ATTEMPTS = 99;
-  private static final LocalDateTime EARLIEST = LocalDateTime.of(2000, 1, 1, 0, 0);
-  private static final LocalDateTime LATEST = LocalDateTime.of(2200, 1, 1, 0, 0);
 
   private final AssignmentStore store;
   private final Assignments assignments;
@@ -188,9 +186,10 @@ public class Timetable {
         "A heading has %d letters at the most.".formatted(LONGEST_HEADING));
     Integer attempts = asked.attempts();
     require(
-        attempts == null || attempts >= 1 && attempts <= MOST_ATTEMPTS,
-        "Attempts are 1 to %d, or any number.".formatted(MOST_ATTEMPTS));
-    require(isInReach(asked.opens()) && isInReach(asked.due()), "That is no time of ours.");
+        attempts == null || attempts >= 1 && attempts <= Setting.MOST_ATTEMPTS,
+        "Attempts are 1 to %d, or any number.".formatted(Setting.MOST_ATTEMPTS));
+    Reach.require(asked.opens());
+    Reach.require(asked.due());
     LocalDateTime opens = asked.opens();
     LocalDateTime due = asked.due();
     require(
@@ -203,10 +202,6 @@ public class Timetable {
         attempts,
         asked.handIn(),
         asked.overruled());
-  }
-
-  static boolean isInReach(@Nullable LocalDateTime time) {
-    return time == null || !time.isBefore(EARLIEST) && time.isBefore(LATEST);
   }
 
   private static void require(boolean holds, String told) {

@@ -122,7 +122,7 @@ class Tidings implements Round {
     left.removeAll(store.told(news));
     Allowances.All allowed = allowances.of(assignment);
     // Whoever is excused or has more time is left in peace.
-    left.removeIf(s -> allowed.of(s).excused() || allowed.of(s).dueAt() != null);
+    left.removeIf(s -> allowed.of(s).excused() || allowed.of(s).hasMoreTime());
     tell(left, news);
   }
 

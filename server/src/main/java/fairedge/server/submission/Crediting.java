@@ -91,19 +91,16 @@ public class Crediting {
   }
 
   /** By what it is told how late hand-ins to an assignment are. */
-  private record DueClock(@Nullable Instant dueAt, ZoneId zone, Allowances.All allowed) {
+  private record DueClock(ZoneId zone, Allowances.All allowed) {
     int daysLate(Submission s) {
-      Instant own = allowed.of(s.studentId()).dueAt();
-      Instant due = own != null ? own : dueAt;
+      Instant due = allowed.of(s.studentId()).due();
       return due == null ? 0 : Lateness.days(due, s.handedInAt(), zone);
     }
   }
 
   private DueClock clock(Assignment assignment) {
     return new DueClock(
-        assignment.dueAt(),
-        ZoneId.of(courses.info(assignment.courseId()).zone()),
-        allowances.of(assignment));
+        ZoneId.of(courses.info(assignment.courseId()).zone()), allowances.of(assignment));
   }
 
   /**

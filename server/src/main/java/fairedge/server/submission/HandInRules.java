@@ -1,7 +1,7 @@
 package fairedge.server.submission;
 
-import fairedge.server.exercise.Allowance;
 import fairedge.server.exercise.Allowances;
+import fairedge.server.exercise.Allowances.Beyond;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignment.Stand;
 import fairedge.server.exercise.Setting.HandInBy;
@@ -35,12 +35,24 @@ class HandInRules {
               ? "This is handed in from the bench, not as a file."
               : "This is handed in as a file, not from the bench.");
     }
-    Allowance beyond = allowances.of(assignment, student);
-    Instant due = beyond.dueAt() != null ? beyond.dueAt() : assignment.dueAt();
-    if (assignment.standAt(arrived, due) == Stand.closed) {
+    Beyond beyond = allowances.of(assignment, student);
+    if (assignment.standAt(arrived, beyond.due()) == Stand.closed) {
       throw no("This exercise is closed: nothing is handed in any more.");
     }
-    int more = beyond.attempts() == null ? 0 : beyond.attempts();
+    requireLeft(assignment, student, beyond.attempts());
+  }
+
+  /**
+   * The same of attempts alone: asked again when a hand-in is kept and no other comes between,
+   * since several may have been on their way.
+   *
+   * @throws Problem if none is left
+   */
+  void requireLeft(Assignment assignment, UUID student) {
+    requireLeft(assignment, student, allowances.of(assignment, student).attempts());
+  }
+
+  private void requireLeft(Assignment assignment, UUID student, int more) {
     int used = store.attemptsOf(assignment.id(), student);
     Integer most = assignment.setting().attempts();
     if (most != null && used >= most + more) {

@@ -206,7 +206,11 @@ public class Submissions {
   /** What was handed in by the same request before; no other comes between until the end. */
   private Optional<UUID> findKept(Key key) {
     store.lockAttempts(key.assignment(), key.student());
-    return store.findByKey(key.student(), key.client()).map(Submission::id);
+    Optional<UUID> kept = store.findByKey(key.student(), key.client()).map(Submission::id);
+    if (kept.isEmpty()) {
+      rules.requireLeft(assignments.require(key.assignment()), key.student());
+    }
+    return kept;
   }
 
   private UUID keep(Key key, Ready ready, Instant handedInAt) {

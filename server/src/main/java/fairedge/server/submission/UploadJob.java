@@ -11,6 +11,7 @@ import fairedge.server.exercise.Exercise;
 import fairedge.server.meshfile.FileLimits;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.PacedJob;
+import fairedge.server.platform.Problem;
 import fairedge.server.submission.UploadView.Stage;
 import fairedge.server.submission.UploadView.UploadProblem;
 import fairedge.server.submission.store.UploadStore;
@@ -142,6 +143,8 @@ class UploadJob extends PacedJob {
                 "a mesh that is too large",
                 "a mesh of fewer faces"));
       }
+      case Problem no ->
+          store.fail(id, new UploadProblem(String.valueOf(no.getMessage()), 0, "", ""));
       case Cancelled cancelled -> log.info("upload {} was cancelled", id);
       default -> {
         log.error("upload {} failed", id, why);

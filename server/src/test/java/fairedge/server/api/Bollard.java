@@ -25,6 +25,11 @@ final class Bollard {
     return set(student, title).path("exercise").path("id").asString();
   }
 
+  /** The class in which an exercise is set. */
+  static String course(Client student, String title) {
+    return set(student, title).path("course").asString();
+  }
+
   private static JsonNode set(Client student, String title) {
     for (JsonNode item : student.get("/api/my-work").is(200).json().path("items")) {
       JsonNode assignment = item.path("assignment");

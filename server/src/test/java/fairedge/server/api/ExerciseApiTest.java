@@ -352,6 +352,11 @@ class ExerciseApiTest {
     more.put("due", onTheWall(30));
     runa.put("/api/assignments/" + assignment + "/allowances", more).is(200);
     handIn(assignment).is(201);
+    change(assignment, Map.of("late", "refused", "due", onTheWall(60)));
+    more.put("due", onTheWall(-30));
+    runa.put("/api/assignments/" + assignment + "/allowances", more).is(200);
+    // Nobody has less time than all others.
+    handIn(assignment).is(201);
     runa.put(
             "/api/assignments/" + assignment + "/allowances",
             Map.of("student", adaId, "excused", false))

@@ -185,6 +185,12 @@ class PeopleApiTest {
         marit.put(path(course, "/join-code"), yesterday).is(200).json().path("words").asString();
     assertThat(new Client(app).post("/api/join", Map.of("words", words)).is(400).detail())
         .contains("has ended");
+    // The database has no such day.
+    for (String day : List.of("+5881580-07-11", "1999-12-31", "2200-01-01")) {
+      Map<String, Object> beyond = Map.of("until", day);
+      assertThat(marit.put(path(course, "/join-code"), beyond).is(400).detail())
+          .contains("between 2000 and 2199");
+    }
   }
 
   @Test

@@ -122,6 +122,29 @@ class RaceApiTest {
   }
 
   @Test
+  void handInsAtOnce_areNoMoreThanAsked() throws Exception {
+    Client marit = Client.signedIn(app, "marit");
+    Client amara = Client.signedIn(app, "amara");
+    String exercise = Bollard.exercise(amara, "Fairlead block");
+    Map<String, Object> once = Map.of("late", "taken", "handIn", "both", "attempts", 1);
+    String assignment =
+        marit
+            .post(
+                "/api/exercises/" + exercise + "/assignments",
+                Map.of("course", Bollard.course(amara, "Fairlead block"), "setting", once))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    JsonNode open =
+        amara.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(200).json();
+    List<Integer> statuses =
+        atOnce(AT_ONCE, () -> amara.post(path(open) + "/submissions", Bollard.move(0)).status());
+    assertThat(statuses).containsOnly(201, 400).containsOnlyOnce(201);
+    assertThat(count("submission where assignment_id = '" + assignment + "'")).isEqualTo("1");
+  }
+
+  @Test
   void repeatedBundlesAndPractice_areKeptOnce() throws Exception {
     Client marit = Client.signedIn(app, "marit");
     Client rune = Client.signedIn(app, "rune");
