@@ -363,6 +363,21 @@ export const api = {
     sendFile(`/exercises/${id}/starter/file`, fields, file, onShare),
   starterMesh: (id: string) => bytes(`/exercises/${id}/starter/mesh`),
   starterCheck: (id: string) => json<Schemas['CheckView']>('GET', `/exercises/${id}/starter/check`),
+  mark: (id: string, asked: Schemas['MarkRequest']) =>
+    json<Schemas['EditorView']>('PUT', `/exercises/${id}/marks`, asked),
+  marks: (id: string) => json<Schemas['Marks']>('GET', `/exercises/${id}/marks`),
+  addReference: (id: string, workpiece: string) =>
+    json<Schemas['EditorView']>('POST', `/exercises/${id}/references`, { workpiece }),
+  sendReference: (
+    id: string,
+    file: File,
+    fields: Record<string, string>,
+    onShare: (share: number) => void,
+  ): Sending<Schemas['EditorView']> =>
+    sendFile(`/exercises/${id}/references/file`, fields, file, onShare),
+  referenceMesh: (id: string, hash: string) => bytes(`/exercises/${id}/references/${hash}/mesh`),
+  referenceCheck: (id: string, hash: string) =>
+    json<Schemas['CheckView']>('GET', `/exercises/${id}/references/${hash}/check`),
   forgetTry: (id: string) => nothing('DELETE', `/exercises/${id}/workpiece`),
   exercisePicture: (id: string) => `/api/exercises/${id}/starter/picture`,
   starterLens: (id: string, hash: string) => ({
@@ -412,6 +427,9 @@ export const api = {
   takeBack: (submission: string) => nothing('DELETE', `/submissions/${submission}`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),
+  solutionMesh: (submission: string, hash: string) =>
+    bytes(`/submissions/${submission}/references/${hash}/mesh`),
+  workpieceMarks: (id: string) => json<Schemas['MarksView']>('GET', `/workpieces/${id}/marks`),
   keepDraft: (id: string, draft: Schemas['AnswerRequest']) =>
     json<Answer>('PUT', `/submissions/${id}/draft`, draft),
   giveBack: (id: string, revision: number) =>

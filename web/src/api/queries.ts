@@ -49,6 +49,34 @@ export const queries = {
       queryFn: () => api.starterCheck(id),
       placeholderData: keepPreviousData,
     }),
+  /** @param wanted by which they are others */
+  marks: (id: string, hash: string, wanted: Schemas['Wanted']) =>
+    queryOptions({
+      queryKey: ['marks', id, hash, wanted],
+      queryFn: () => api.marks(id),
+      placeholderData: keepPreviousData,
+    }),
+  referenceMesh: (id: string, hash: string) =>
+    queryOptions({
+      queryKey: ['reference', id, hash],
+      queryFn: () => api.referenceMesh(id, hash),
+      staleTime: Infinity,
+    }),
+  /** @param counts what counts, by which it is another check */
+  referenceCheck: (id: string, hash: string, counts: unknown) =>
+    queryOptions({
+      queryKey: ['reference', id, hash, 'check', counts],
+      queryFn: () => api.referenceCheck(id, hash),
+      placeholderData: keepPreviousData,
+    }),
+  solutionMesh: (submission: string, hash: string) =>
+    queryOptions({
+      queryKey: ['solution', submission, hash],
+      queryFn: () => api.solutionMesh(submission, hash),
+      staleTime: Infinity,
+    }),
+  workpieceMarks: (id: string) =>
+    queryOptions({ queryKey: ['workpiece-marks', id], queryFn: () => api.workpieceMarks(id) }),
   allowances: (assignment: string) =>
     queryOptions({
       queryKey: ['allowances', assignment],

@@ -1,6 +1,6 @@
 import { BufferGeometry, DoubleSide, GLSL3, Group, Mesh, ShaderMaterial } from 'three';
 import type { ModelGeometry } from './ModelGeometry';
-import { hatchMaterial } from './clay';
+import { hatchMaterial, shadeMaterial } from './clay';
 import { fatLines, INK, setLines } from './fatLines';
 
 const PAPER = '#f9fbfb';
@@ -26,6 +26,8 @@ export class Emphasis {
   );
   /** Chosen faces, hatched as on a chart; the lines stand still while the model turns. */
   private readonly hatched = new Mesh(new BufferGeometry(), hatchMaterial());
+  /** Faces that can't be cut: in the shade. */
+  private readonly locked = new Mesh(new BufferGeometry(), shadeMaterial());
   /** Chosen edges, a double line. */
   private readonly doubled = [fatLines(INK, 6.4, 3), fatLines(PAPER, 3.2, 4)] as const;
   /** The border of a region of chosen faces. */
@@ -36,7 +38,7 @@ export class Emphasis {
 
   constructor() {
     this.hatched.renderOrder = 1;
-    this.group.add(this.lit, this.hatched, ...this.lines);
+    this.group.add(this.locked, this.lit, this.hatched, ...this.lines);
   }
 
   /** Lights the faces of a ring up, and its two sides; not the edges that it crosses. */
@@ -56,13 +58,19 @@ export class Emphasis {
     for (const lines of this.doubled) setLines(lines, chosen);
   }
 
+  /** Puts faces in the shade that can't be cut. */
+  lock(model: ModelGeometry | undefined, faces: readonly number[]) {
+    this.locked.geometry.dispose();
+    this.locked.geometry = model?.facesOnly(faces) ?? new BufferGeometry();
+  }
+
   /** Lines are as wide as ever in a picture of another size. */
   resize(width: number, height: number) {
     for (const lines of this.lines) lines.material.resolution.set(width, height);
   }
 
   dispose() {
-    for (const thing of [this.lit, this.hatched, ...this.lines]) {
+    for (const thing of [this.lit, this.locked, this.hatched, ...this.lines]) {
       thing.geometry.dispose();
       (thing.material as { dispose(): void }).dispose();
     }

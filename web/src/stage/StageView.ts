@@ -241,6 +241,12 @@ export class StageView extends Eye {
     this.changed();
   }
 
+  /** Puts faces in the shade that can't be cut. */
+  lock(faces: readonly number[]) {
+    this.emphasis.lock(this.model, faces);
+    this.changed();
+  }
+
   /** Puts a picture behind the model, square to the view as it is now; null takes it away. */
   setSheet(picture: ImageBitmap | null) {
     this.sheet.show(picture);

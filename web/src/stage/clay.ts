@@ -61,3 +61,26 @@ export function hatchMaterial(): ShaderMaterial {
       }`,
   });
 }
+
+/** Over faces that can't be cut: darker, with fine level lines that stand still. */
+export function shadeMaterial(): ShaderMaterial {
+  return new ShaderMaterial({
+    glslVersion: GLSL3,
+    side: DoubleSide,
+    transparent: true,
+    depthWrite: false,
+    polygonOffset: true,
+    polygonOffsetFactor: 0.6,
+    polygonOffsetUnits: 0.6,
+    uniforms: { ratio: { value: Math.min(window.devicePixelRatio, 2) } },
+    vertexShader:
+      'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }',
+    fragmentShader: `
+      uniform float ratio;
+      out vec4 colour;
+      void main() {
+        float line = abs(mod(gl_FragCoord.y / ratio, 5.0) - 2.5);
+        colour = vec4(0.063, 0.157, 0.227, line < 2.0 ? 0.2 : 0.42);
+      }`,
+  });
+}

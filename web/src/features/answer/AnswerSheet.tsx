@@ -10,6 +10,7 @@ import { LensLegend } from '../../stage/LensLegend';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { Pins } from '../../stage/Pins';
+import { useSolution } from '../../stage/Solution';
 import { useLooking } from '../../stage/useLooking';
 import { Credits } from '../../trade/Credits';
 import { Button } from '../../ui/Button';
@@ -53,6 +54,12 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const source = useMemo(() => api.submissionLens(sheet.id), [sheet.id]);
   const looking = useLooking('sides', mesh, source);
   const { stage, lens, bent, plain } = looking;
+  const solution = useSolution({
+    submission: sheet.id,
+    hashes: sheet.references,
+    unit: sheet.assignment.exercise.unit,
+    beside: stage,
+  });
   const [noteShown, showNote] = useAddressed('note');
   const { answer, check, assignment } = sheet;
   const { exercise, dueAt } = assignment;
@@ -81,6 +88,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   return (
     <div className="flex h-full flex-col">
       <WorkHead back={{ to: '/my-work', name: 'My work' }} title={exercise.title} about="Answer">
+        {solution.button}
         <Button
           size="small"
           shortcut="["
@@ -208,6 +216,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </Button>
               </div>
             </LookedStage>
+            {solution.view}
           </div>
           <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
         </div>

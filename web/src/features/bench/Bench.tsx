@@ -1,7 +1,10 @@
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { api, type Finding, type Workpiece, type WorkpiecePlace } from '../../api/client';
+import { queries } from '../../api/queries';
 import { Aim } from '../../stage/Aim';
 import { ChosenMarks } from '../../stage/ChosenMarks';
+import { ExerciseMarks } from '../../stage/ExerciseMarks';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
 import { SILENT } from '../../stage/lenses';
@@ -69,6 +72,7 @@ function OpenBench(
   const allowed = state.task.tells === 'all' ? null : SILENT;
   const looking = useLooking('clay', mesh, source, allowed);
   const { stage, lens, looked, bent, plain } = looking;
+  const marked = useQuery({ ...queries.workpieceMarks(state.id), enabled: task.isMarked }).data;
   const chosen = useChosen(open);
   const choosing = useChoosing(stage, chosen);
   const cut = usePendingCut(open, control, stage, chosen);
@@ -83,6 +87,9 @@ function OpenBench(
   useEffect(() => {
     stage?.hide(chosen.hidden);
   }, [stage, chosen.hidden, version, looked.mesh]);
+  useEffect(() => {
+    stage?.lock(marked?.locked ?? []);
+  }, [stage, marked, version, looked.mesh]);
   useEffect(() => {
     stage?.setGlass(glass);
   }, [stage, glass]);
@@ -189,6 +196,7 @@ function OpenBench(
               onDrawn={(path) => (choosing.mode ? choosing.drawn(path) : hand.stroke?.(path))}
               drawing={
                 <>
+                  {marked && !bent && <ExerciseMarks marked={marked} />}
                   {!bent && !choosing.mode && hand.drawing(preview)}
                   {choosing.mode && choosing.aimed && <Aim picked={choosing.aimed} division={0} />}
                   {!bent && <ChosenMarks vertices={chosen.chosen.vertices} />}

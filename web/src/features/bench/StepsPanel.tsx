@@ -57,6 +57,12 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
           </p>
         )}
       </div>
+      {state.checked && tells === 'all' && check.pardoned > 0 && (
+        <p className="condensed border-b border-rule px-3 py-1.5 text-[13px] text-ink2">
+          {counted(check.pardoned, 'fault')} of the starter {check.pardoned === 1 ? 'is' : 'are'}{' '}
+          pardoned: left alone, {check.pardoned === 1 ? 'it does' : 'they do'} not count.
+        </p>
+      )}
       {state.remark && (
         <p className="border-b border-rule bg-shoal1 px-3 py-2 text-[13px]" role="status">
           {state.remark}

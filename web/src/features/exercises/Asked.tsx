@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { Choice } from '../../ui/fields';
-import { counted } from '../../ui/time';
 import type { Wanted } from './wanted';
 
 interface Props {
@@ -33,7 +32,6 @@ function axisOf({ mirror }: Wanted): Axis {
 /** What is asked of the shape: each only where it is filled in. */
 export function Asked({ unit, wanted, onChange }: Props) {
   const axis = axisOf(wanted);
-  const lines = wanted.lines.length + wanted.hardLines.length + wanted.coveredEnds.length;
   return (
     <section
       aria-label="Asked of the shape"
@@ -119,13 +117,6 @@ export function Asked({ unit, wanted, onChange }: Props) {
           </div>
         )}
       </div>
-      {lines > 0 && (
-        <p className="text-[13px] text-ink2">
-          Lines kept from elsewhere: {counted(wanted.lines.length, 'required line')},{' '}
-          {counted(wanted.hardLines.length, 'hard line')},{' '}
-          {counted(wanted.coveredEnds.length, 'covered end')}.
-        </p>
-      )}
     </section>
   );
 }

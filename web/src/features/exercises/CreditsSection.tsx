@@ -59,7 +59,18 @@ const MEASURES: readonly (readonly [NonNullable<Criterion['measure']>, string])[
   ['quads', 'percent of faces that are quads'],
   ['completeLoops', 'percent of edges in complete loops'],
   ['overBudget', 'faces over the budget'],
+  ['linesMet', 'percent of the required lines met'],
+  ['moved', 'how far the surface moved'],
 ];
+
+/** Where a measure gives nothing and where all, before anybody says. */
+const MARKS: Record<NonNullable<Criterion['measure']>, Pick<Criterion, 'nothingAt' | 'fullAt'>> = {
+  quads: { nothingAt: 60, fullAt: 100 },
+  completeLoops: { nothingAt: 60, fullAt: 96 },
+  overBudget: { nothingAt: 20, fullAt: 0 },
+  linesMet: { nothingAt: 0, fullAt: 100 },
+  moved: { nothingAt: 1, fullAt: 0 },
+};
 
 /** By what a hand-in gets credits, and what those that are there would get. */
 export function CreditsSection({ control }: { control: EditorControl }) {
@@ -73,7 +84,7 @@ export function CreditsSection({ control }: { control: EditorControl }) {
   return (
     <section>
       <SectionHead
-        number={4}
+        number={5}
         name="Credits"
         about="students see them with the answer, never earlier"
       />
@@ -238,8 +249,7 @@ function ByMeasure({ criterion: c, onChange }: WayProps) {
           onChange({
             ...c,
             measure,
-            nothingAt: measure === 'overBudget' ? 20 : 60,
-            fullAt: measure === 'overBudget' ? 0 : 100,
+            ...MARKS[measure],
           })
         }
       />

@@ -12,6 +12,7 @@ import { BriefSection } from './BriefSection';
 import { CountsSection } from './CountsSection';
 import { CreditsSection } from './CreditsSection';
 import { Rail, SECTIONS } from './Rail';
+import { ReferencesSection } from './ReferencesSection';
 import { SettingSection } from './SettingSection';
 import { StarterSection } from './StarterSection';
 import { StarterStage } from './StarterStage';
@@ -49,10 +50,11 @@ function OpenEditor({ opened }: { opened: EditorData }) {
           {section === 'starter' && <StarterSection control={control} />}
           {section === 'brief' && <BriefSection control={control} />}
           {section === 'counts' && <CountsSection control={control} />}
+          {section === 'references' && <ReferencesSection control={control} />}
           {section === 'credits' && <CreditsSection control={control} />}
           {section === 'setting' && <SettingSection data={data} />}
         </main>
-        <StarterStage data={data} />
+        <StarterStage control={control} section={section} />
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
+import { counted } from '../../ui/time';
 import type { Draft, EditorData, Section } from './useEditor';
 
 /** The sections in the order of the work. */
@@ -5,6 +6,7 @@ export const SECTIONS: readonly { section: Section; name: string }[] = [
   { section: 'starter', name: 'Starter' },
   { section: 'brief', name: 'Brief' },
   { section: 'counts', name: 'What counts' },
+  { section: 'references', name: 'Reference and lines' },
   { section: 'credits', name: 'Credits' },
   { section: 'setting', name: 'Set it' },
 ];
@@ -87,6 +89,8 @@ function aboutOf(section: Section, data: EditorData, draft: Draft): string {
       return `${draft.summary}. ${words} words`;
     case 'counts':
       return `${draft.profile.name}. The check tells ${draft.tells}`;
+    case 'references':
+      return referencesText(draft);
     case 'credits':
       return draft.rule
         ? `${draft.rule.criteria.length} criteria, ${draft.rule.criteria.reduce((sum, c) => sum + c.credits, 0)} in all`
@@ -94,6 +98,16 @@ function aboutOf(section: Section, data: EditorData, draft: Draft): string {
     default:
       return data.version === null ? 'Once it is ready' : 'In which classes, from when, until when';
   }
+}
+
+function referencesText({ references, wanted }: Draft): string {
+  const lines = wanted.lines.length;
+  return [
+    references.length > 0
+      ? `${counted(references.length, 'reference')}${references.length > 1 ? ', any will do' : ''}`
+      : 'No reference',
+    lines > 0 ? `${counted(lines, 'line')} required` : 'no line required',
+  ].join('. ');
 }
 
 /** A full dot where all is there, a dashed ring where something is missing. */

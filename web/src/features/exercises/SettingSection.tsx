@@ -34,7 +34,7 @@ export function SettingSection({ data }: { data: EditorData }) {
   const free = (me.data?.memberships ?? []).filter((m) => m.role === 'instructor' && !m.putAway);
   return (
     <section>
-      <SectionHead number={5} name="Set it" about="in which classes, from when, until when" />
+      <SectionHead number={6} name="Set it" about="in which classes, from when, until when" />
       {set.length === 0 && (
         <p className="px-5 pt-4 text-ink2">It is set nowhere: no student sees it.</p>
       )}

@@ -114,8 +114,17 @@ export function useEditor(opened: EditorData) {
     setKept(theirs);
   };
 
-  /** Does something else with the exercise, once all is kept; what comes of it is shown. */
-  const act = async (work: (revision: number) => Promise<EditorData>, rewrites = false) => {
+  /**
+   * Does something else with the exercise, once all is kept; what comes of it is shown.
+   *
+   * @param rewrites whether it writes on the draft
+   * @param staysHere whether nothing of it is seen in lists, nor in the starter
+   */
+  const act = async (
+    work: (revision: number) => Promise<EditorData>,
+    rewrites = false,
+    staysHere = false,
+  ) => {
     setBusy(true);
     try {
       if (!(await keep())) return false;
@@ -125,9 +134,11 @@ export function useEditor(opened: EditorData) {
       }
       take(now);
       setProblem(null);
-      await client.invalidateQueries({ queryKey: ['exercises'] });
-      await client.invalidateQueries({ queryKey: ['assignments'] });
-      await client.invalidateQueries({ queryKey: ['starter', id] });
+      if (!staysHere) {
+        await client.invalidateQueries({ queryKey: ['exercises'] });
+        await client.invalidateQueries({ queryKey: ['assignments'] });
+        await client.invalidateQueries({ queryKey: ['starter', id] });
+      }
       return true;
     } catch (e) {
       setProblem(asProblem(e));

@@ -13,6 +13,7 @@ import { MeshMarks } from '../../stage/MeshMarks';
 import { pick, type Picked } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
 import type { StageView } from '../../stage/StageView';
+import { useSolution } from '../../stage/Solution';
 import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
@@ -53,6 +54,12 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
   const looking = useLooking('sides', mesh, source);
   const { stage, lens, bent, plain } = looking;
   const { exercise } = review.assignment;
+  const solution = useSolution({
+    submission: review.id,
+    hashes: review.references,
+    unit: exercise.unit,
+    beside: stage,
+  });
   const {
     draft,
     change,
@@ -230,6 +237,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           >
             <LensBar lens={lens} onLens={looking.setLens} />
             <span className="ml-auto flex gap-1.5">
+              {solution.button}
               <Button size="small" shortcut="V" onClick={looking.viewAll}>
                 All
               </Button>
@@ -294,6 +302,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
                 </div>
               )}
             </LookedStage>
+            {solution.view}
           </div>
           <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
           <Wake review={review} />

@@ -62,9 +62,8 @@ public class InspectBenchmark {
     plain = of(FindingsBenchmark.withoutCrossing());
     crossing = of(only(Rule.CROSSING));
     Wanted near =
-        new Wanted(
-            null, null, 1e-4 * tolerance.scale(), null, false, List.of(), List.of(), List.of());
-    distances = new Inspector(only(Rule.MOVED), tolerance, starter).asking(near, null);
+        new Wanted(null, null, 1e-4 * tolerance.scale(), null, false, List.of(), List.of());
+    distances = new Inspector(only(Rule.MOVED), tolerance, starter).asking(near, List.of());
   }
 
   @Benchmark

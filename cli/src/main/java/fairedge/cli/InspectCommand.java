@@ -1,5 +1,6 @@
 package fairedge.cli;
 
+import fairedge.core.format.Limits;
 import fairedge.core.format.ReadResult;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Figures;
@@ -11,10 +12,14 @@ import fairedge.core.survey.Threshold;
 import fairedge.core.survey.Thresholds;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
+import fairedge.json.ExerciseZip;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.json.FindingView.SeverityView;
+import fairedge.json.ProfileView;
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,6 +38,7 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
 
 /** Prints the report of each file. */
 @Command(
@@ -89,6 +95,12 @@ final class InspectCommand implements Callable<Integer> {
       description = "a solution: new edges that it does not have are told")
   private @Nullable Path reference;
 
+  @Option(
+      names = "--exercise",
+      paramLabel = "FILE",
+      description = "an exported exercise: its profile, starter, references and marks")
+  private @Nullable Path exercise;
+
   @Option(names = "--json", description = "every figure, and every finding with its elements")
   private boolean json;
 
@@ -100,14 +112,11 @@ final class InspectCommand implements Callable<Integer> {
     PrintStream out = System.out;
     List<FileReport> reports = new ArrayList<>();
     boolean unreadable = false;
-    Profile counting = chosenProfile();
-    Wanted wanted = wanted();
     try {
-      ReadResult began = starter == null ? null : MeshFile.read(starter);
-      Mesh solution = reference == null ? null : MeshFile.read(reference).mesh();
+      By by = exercise == null ? asSaid() : asExercise(exercise);
       for (Path file : files) {
         try {
-          reports.add(report(file, counting, began, wanted, solution));
+          reports.add(report(file, by));
         } catch (MeshFile.Unreadable e) {
           unreadable = true;
           System.err.println("fair-edge: " + e.getMessage());
@@ -124,6 +133,44 @@ final class InspectCommand implements Callable<Integer> {
     }
     boolean must = reports.stream().anyMatch(r -> r.report().must() > 0);
     return unreadable ? 2 : must ? 1 : 0;
+  }
+
+  /**
+   * By what files are inspected.
+   *
+   * @param began what the work began from
+   */
+  private record By(Profile profile, @Nullable Mesh began, Wanted wanted, List<Mesh> references) {}
+
+  private By asSaid() throws MeshFile.Unreadable {
+    Profile counting = chosenProfile();
+    Wanted wanted = wanted();
+    return new By(
+        counting,
+        starter == null ? null : MeshFile.read(starter).mesh(),
+        wanted,
+        reference == null ? List.of() : List.of(MeshFile.read(reference).mesh()));
+  }
+
+  private By asExercise(Path zip) {
+    CommandLine self = Objects.requireNonNull(spec).commandLine();
+    if (starter != null || reference != null || asked != null) {
+      throw new ParameterException(
+          self,
+          "--exercise brings its starter, references and what is asked: leave out the others");
+    }
+    try (InputStream in = new BufferedInputStream(Files.newInputStream(zip), 1 << 16)) {
+      ExerciseZip read = ExerciseZip.read(in, Limits.NONE, Long.MAX_VALUE);
+      JsonNode text = Printed.JSON.readTree(read.text());
+      Profile counts =
+          Printed.JSON.treeToValue(text.at("/exercise/profile"), ProfileView.class).profile();
+      Wanted wanted = Printed.JSON.treeToValue(text.at("/exercise/wanted"), Wanted.class);
+      return new By(counts, read.starter(), wanted, read.references());
+    } catch (ExerciseZip.Bad | JacksonException | IllegalArgumentException e) {
+      throw new ParameterException(self, zip + ": " + e.getMessage());
+    } catch (IOException e) {
+      throw new ParameterException(self, zip + ": it can't be read (" + e.getMessage() + ")");
+    }
   }
 
   private Wanted wanted() {
@@ -173,19 +220,14 @@ final class InspectCommand implements Callable<Integer> {
     return value;
   }
 
-  private static FileReport report(
-      Path file,
-      Profile profile,
-      @Nullable ReadResult began,
-      Wanted wanted,
-      @Nullable Mesh solution)
-      throws MeshFile.Unreadable {
+  private static FileReport report(Path file, By by) throws MeshFile.Unreadable {
     ReadResult read = MeshFile.read(file);
-    Tolerance tolerance = Tolerance.of((began == null ? read : began).mesh().bounds());
-    Starter starter = began == null ? null : new Starter(began.mesh(), tolerance.flat());
+    Mesh began = by.began();
+    Tolerance tolerance = Tolerance.of((began == null ? read.mesh() : began).bounds());
+    Starter starter = began == null ? null : new Starter(began, tolerance.flat());
     var report =
-        new Inspector(profile, tolerance, starter)
-            .asking(wanted, solution)
+        new Inspector(by.profile(), tolerance, starter)
+            .asking(by.wanted(), by.references())
             .inspect(read.mesh(), read.oddities());
     return new FileReport(
         file.toString(), tolerance.scale(), read.remarks(), CheckView.of(report, read.mesh()));
@@ -208,6 +250,9 @@ final class InspectCommand implements Callable<Integer> {
           "  %-6s %-15s %s, %s%n", word(f.severity()), f.kind(), f.title(), at(f.elements()));
     }
     CheckView check = report.report();
+    if (check.pardoned() > 0) {
+      out.printf("  %d of the starter pardoned%n", check.pardoned());
+    }
     check.leftOut().forEach(left -> out.printf("  left out %s: %s%n", left.kind(), left.why()));
     out.println(
         check.findings().isEmpty()

@@ -56,11 +56,12 @@ class ArchitectureTest {
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("survey", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry(
-                  "inspect", List.of("geometry", "mesh", "flow", "near", "subdivide", "survey")),
+                  "inspect",
+                  List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "compare")),
               Map.entry(
                   "lens",
                   List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "inspect")),
-              Map.entry("compare", List.of("geometry", "inspect")),
+              Map.entry("compare", List.of("geometry")),
               Map.entry("credit", List.of("inspect")),
               Map.entry("format", List.of("geometry", "mesh", "subdivide")),
               Map.entry("props", List.of("geometry", "mesh"))));

@@ -1,6 +1,7 @@
 package fairedge.json;
 
 import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Met;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
@@ -21,6 +22,8 @@ import java.util.stream.Stream;
  * @param unlisted what there is beside the findings that are listed: too many of one kind to read
  * @param leftOut what was not looked at, because it would have taken too long; mostly nothing
  * @param byFamily the same numbers of must and should, family by family; those without are left out
+ * @param met how far what is asked of the shape is met
+ * @param pardoned how many faults of the starter don't count, since the exercise pardons them
  */
 public record CheckView(
     int must,
@@ -30,7 +33,9 @@ public record CheckView(
     List<FindingView> findings,
     List<Unlisted> unlisted,
     List<LeftOut> leftOut,
-    List<OfFamily> byFamily) {
+    List<OfFamily> byFamily,
+    Met met,
+    int pardoned) {
 
   /** How many of a family must and should be mended. */
   public record OfFamily(String family, int must, int should) {}
@@ -71,7 +76,7 @@ public record CheckView(
     });
     List<LeftOut> leftOut =
         report.leftOut().stream().map(l -> new LeftOut(l.kind().key(), l.why())).toList();
-    return of(report.figures(), listed, unlisted, leftOut);
+    return of(report.figures(), listed, unlisted, leftOut, report.met(), report.pardoned());
   }
 
   private record Group(Kind kind, SeverityView severity) {
@@ -85,7 +90,12 @@ public record CheckView(
   }
 
   public static CheckView of(
-      Figures figures, List<FindingView> findings, List<Unlisted> unlisted, List<LeftOut> leftOut) {
+      Figures figures,
+      List<FindingView> findings,
+      List<Unlisted> unlisted,
+      List<LeftOut> leftOut,
+      Met met,
+      int pardoned) {
     return new CheckView(
         count(findings, unlisted, SeverityView.must),
         count(findings, unlisted, SeverityView.should),
@@ -94,7 +104,9 @@ public record CheckView(
         findings,
         unlisted,
         leftOut,
-        byFamily(findings, unlisted));
+        byFamily(findings, unlisted),
+        met,
+        pardoned);
   }
 
   private static List<OfFamily> byFamily(List<FindingView> findings, List<Unlisted> unlisted) {
@@ -120,12 +132,31 @@ public record CheckView(
   /** How many there are in each family, and nothing of what and where. */
   public CheckView countsOnly() {
     return new CheckView(
-        must, should, 0, figures.ofSize(), List.of(), List.of(), List.of(), byFamily);
+        must,
+        should,
+        0,
+        figures.ofSize(),
+        List.of(),
+        List.of(),
+        List.of(),
+        byFamily,
+        Met.NOTHING_ASKED,
+        0);
   }
 
   /** That it was done, and nothing of what it found. */
   public CheckView nothingSaid() {
-    return new CheckView(0, 0, 0, figures.ofSize(), List.of(), List.of(), List.of(), List.of());
+    return new CheckView(
+        0,
+        0,
+        0,
+        figures.ofSize(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        Met.NOTHING_ASKED,
+        0);
   }
 
   private static int count(

@@ -20,6 +20,7 @@ import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
+import fairedge.core.survey.Marking;
 import fairedge.core.survey.Wanted;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Slide;
@@ -151,9 +152,22 @@ public final class CoreJson {
         @JsonProperty("rightRound") Boolean rightRound,
         @JsonProperty("lines") List<Wanted.Line> lines,
         @JsonProperty("hardLines") List<Wanted.Line> hardLines,
-        @JsonProperty("coveredEnds") List<Vec3> coveredEnds) {
+        @JsonProperty("coveredEnds") List<Vec3> coveredEnds,
+        @JsonProperty("cuttable") List<Vec3> cuttable,
+        @JsonProperty("held") List<Vec3> held,
+        @JsonProperty("pardons") List<Wanted.Pardon> pardons) {
       return Wanted.asked(
-          parts, faces, distance, mirror, rightRound, lines, hardLines, coveredEnds);
+          parts,
+          faces,
+          distance,
+          mirror,
+          rightRound,
+          lines,
+          hardLines,
+          coveredEnds,
+          cuttable,
+          held,
+          pardons);
     }
   }
 
@@ -185,7 +199,8 @@ public final class CoreJson {
           Straight.Ends.class,
           Weld.At.class,
           Cap.Form.class,
-          Slide.SlideBy.class);
+          Slide.SlideBy.class,
+          Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */
   private interface WithoutQuestions {

@@ -40,7 +40,9 @@ public record CreditRuleView(
   public enum MeasureView {
     quads,
     completeLoops,
-    overBudget;
+    overBudget,
+    linesMet,
+    moved;
 
     Measure measure() {
       return Measure.values()[ordinal()];

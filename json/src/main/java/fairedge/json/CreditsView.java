@@ -54,6 +54,8 @@ public record CreditsView(
           switch (measure) {
             case QUADS -> percent(value) + " quads";
             case COMPLETE_LOOPS -> percent(value) + " of edges in complete loops";
+            case LINES_MET -> percent(value) + " of the required lines met";
+            case MOVED -> String.format(Locale.ROOT, "moved by %.3g", value);
             case OVER_BUDGET ->
                 value == 0 ? "within the budget" : "%.0f faces over the budget".formatted(value);
           };

@@ -62,7 +62,7 @@ class CheckViewTest {
     CheckView five = CheckView.of(report, mesh, 5);
     assertThat(five.newSince(four)).isEmpty();
     assertThat(four.newSince(five)).isEmpty();
-    CheckView none = CheckView.of(four.figures(), List.of(), List.of(), List.of());
+    CheckView none = CheckView.of(four.figures(), List.of(), List.of(), List.of(), four.met(), 0);
     assertThat(CheckView.of(report, mesh).newSince(none)).hasSize(report.findings().size());
   }
 }

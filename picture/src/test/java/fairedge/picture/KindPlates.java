@@ -61,7 +61,7 @@ final class KindPlates {
       Starter began = starter == null ? null : new Starter(starter, tolerance.flat());
       List<Oddity> odd = mesh == before ? oddities : List.of();
       return new Inspector(profile, tolerance, began)
-          .asking(wanted, null).inspect(mesh, odd).findings().stream()
+          .asking(wanted, List.of()).inspect(mesh, odd).findings().stream()
               .filter(a -> a.finding().kind() == kind)
               .map(KindPlates::mark)
               .toList();
@@ -228,7 +228,7 @@ final class KindPlates {
     plates.add(KindPlate.of(Kind.CROSSING, upright(-6), upright(4)));
     plates.add(
         KindPlate.of(Kind.PARTS, parted(6), grid())
-            .asking(Wanted.asked(1, null, null, null, null, null, null, null)));
+            .asking(new Wanted(1, null, null, null, false, List.of(), List.of())));
     return plates;
   }
 
@@ -453,17 +453,17 @@ final class KindPlates {
       shifted.move(v, shifted.places.get(v).plus(new Vec3(0, 0, 25)));
     }
     Sheet moved = grid().move(7, new Vec3(20, 10, 4));
-    Wanted near = Wanted.asked(null, null, 1.0, null, null, null, null, null);
+    Wanted near = new Wanted(null, null, 1.0, null, false, List.of(), List.of());
     Sheet cut = grid().without(5);
     cut.face(6, 7, 12).face(6, 12, 11);
-    Wanted round = Wanted.asked(null, null, null, null, true, null, null, null);
+    Wanted round = new Wanted(null, null, null, null, true, List.of(), List.of());
     Sheet aside = row(13);
     Sheet on = row(15);
     Line line = new Line(List.of(new Vec3(0, 15, 0), new Vec3(40, 15, 0)));
-    Wanted lines = Wanted.asked(null, null, null, null, null, List.of(line), null, null);
-    Wanted few = Wanted.asked(null, 12, null, null, null, null, null, null);
+    Wanted lines = new Wanted(null, null, null, null, false, List.of(line), List.of());
+    Wanted few = new Wanted(null, 12, null, null, false, List.of(), List.of());
     Mirror middle = new Mirror(new Vec3(20, 15, 0), new Vec3(1, 0, 0), 1e-3);
-    Wanted alike = Wanted.asked(null, null, null, middle, null, null, null, null);
+    Wanted alike = new Wanted(null, null, null, middle, false, List.of(), List.of());
     return List.of(
         KindPlate.of(Kind.PLACED, shifted, grid()).from(grid()),
         KindPlate.of(Kind.MOVED, moved, grid()).from(grid()).asking(near),

@@ -1,6 +1,7 @@
 package fairedge.core.credit;
 
 import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Met;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
 import java.util.EnumMap;
@@ -14,13 +15,15 @@ import org.jspecify.annotations.Nullable;
  * @param findings how many of each kind there are, by severity, listed or not
  * @param completeLoops the share of edges of faces that lie in complete loops, 0 to 1
  * @param budget the most faces that are asked for; null: any number
+ * @param met how far what is asked of the shape is met
  */
 public record Tally(
     Map<Kind, Map<Severity, Integer>> findings,
     int faces,
     int quads,
     double completeLoops,
-    @Nullable Integer budget) {
+    @Nullable Integer budget,
+    Met met) {
 
   public Tally {
     Map<Kind, Map<Severity, Integer>> copy = new EnumMap<>(Kind.class);
@@ -29,9 +32,12 @@ public record Tally(
   }
 
   public static Tally of(
-      Map<Kind, Map<Severity, Integer>> findings, Figures figures, @Nullable Integer budget) {
+      Map<Kind, Map<Severity, Integer>> findings,
+      Figures figures,
+      @Nullable Integer budget,
+      Met met) {
     return new Tally(
-        findings, figures.faces(), figures.quads(), figures.loops().shareComplete(), budget);
+        findings, figures.faces(), figures.quads(), figures.loops().shareComplete(), budget, met);
   }
 
   int count(Set<Kind> kinds, Severity severity) {
@@ -45,6 +51,8 @@ public record Tally(
       case QUADS -> faces == 0 ? 0 : 100.0 * quads / faces;
       case COMPLETE_LOOPS -> 100 * completeLoops;
       case OVER_BUDGET -> budget == null ? 0 : Math.max(0, faces - budget);
+      case LINES_MET -> met.lines() == null ? 100 : 100 * met.lines();
+      case MOVED -> met.moved() == null ? 0 : met.moved();
     };
   }
 }

@@ -6,10 +6,13 @@ import fairedge.core.inspect.finding.Rule;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.core.survey.Asking;
+import fairedge.core.survey.Gathered;
+import fairedge.core.survey.Lazy;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Subject;
 import fairedge.core.survey.Wanted;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -26,6 +29,7 @@ public final class Inspector {
   private final Tolerance tolerance;
   private final @Nullable Starter starter;
   private final Asking asking;
+  private final Lazy<Pardons> pardons;
 
   /**
    * @param tolerance by the scale of the mesh; in a workpiece by that of its starter
@@ -47,15 +51,28 @@ public final class Inspector {
     this.profile = profile;
     this.tolerance = tolerance;
     this.starter = starter;
+    this.pardons = new Lazy<>(this::findPardons);
   }
 
   /**
-   * The same, with what an exercise asks of the shape.
+   * The same, with what an exercise asks of the shape and pardons of its starter. Where it pardons
+   * something, the starter is inspected once for all inspections of the inspector that this gives.
    *
-   * @param reference a solution; null where none is known
+   * @param references solutions, of which the one whose lines are met best counts alone
    */
-  public Inspector asking(Wanted wanted, @Nullable Mesh reference) {
-    return new Inspector(profile, tolerance, starter, new Asking(wanted, reference));
+  public Inspector asking(Wanted wanted, List<Mesh> references) {
+    return new Inspector(profile, tolerance, starter, new Asking(wanted, references));
+  }
+
+  private Pardons findPardons() {
+    Wanted wanted = asking.wanted();
+    if (starter == null || wanted.pardons().isEmpty()) {
+      return Pardons.NONE;
+    }
+    Report report =
+        asking(wanted.pardoning(List.of()), asking.references()).inspect(starter.mesh());
+    List<Finding> found = report.findings().stream().map(Report.Assessed::finding).toList();
+    return Pardons.of(found, starter.mesh(), wanted.pardons(), tolerance);
   }
 
   public Report inspect(Mesh mesh) {
@@ -85,7 +102,7 @@ public final class Inspector {
       Line.Renewed renewed = line.renew(mesh, since);
       if (renewed != null) {
         Recall recall = new Recall(this, line, renewed.move(), renewed.gathered());
-        return new Inspected(report(renewed.figures(), renewed.found(), renewed.leftOut()), recall);
+        return new Inspected(report(mesh, renewed.found()), recall);
       }
     }
     Subject subject = subject(mesh, oddities);
@@ -102,23 +119,31 @@ public final class Inspector {
     List<Finders.Share> shares = Finders.of(profile);
     List<List<Finding>> found =
         shares.parallelStream().map(share -> share.finder().find(subject)).toList();
-    Report report = report(figures.join(), found, LeftOut.of(subject));
+    Gathered gathered = subject.gathered();
+    Found now = Found.of(subject, figures.join(), found);
+    Mesh mesh = subject.mesh();
     Line line = new Line(subject, shares, found);
-    return new Inspected(report, new Recall(this, line, 0, subject.gathered()));
+    return new Inspected(report(mesh, now), new Recall(this, line, 0, gathered));
   }
 
-  private Report report(Figures figures, List<List<Finding>> found, List<LeftOut> leftOut) {
+  private Report report(Mesh mesh, Found now) {
     List<Finding> all = new ArrayList<>();
-    found.forEach(all::addAll);
+    now.findings().forEach(all::addAll);
     // Stable: within a kind the finder's order stays.
     all.sort(Comparator.comparing(Finding::kind));
-    List<Report.Assessed> assessed = new ArrayList<>();
-    for (Finding finding : all) {
-      profile
-          .severityOf(finding.rule())
-          .ifPresent(severity -> assessed.add(new Report.Assessed(finding, severity)));
+    BitSet pardoned = pardons.get().among(all, mesh, now.placement());
+    List<Report.Assessed> counted = new ArrayList<>();
+    int left = 0;
+    for (int i = 0; i < all.size(); i++) {
+      Finding finding = all.get(i);
+      Severity severity = profile.severityOf(finding.rule()).orElse(null);
+      if (severity != null && pardoned.get(i)) {
+        left++;
+      } else if (severity != null) {
+        counted.add(new Report.Assessed(finding, severity));
+      }
     }
-    return new Report(figures, List.copyOf(assessed), leftOut);
+    return new Report(now.figures(), List.copyOf(counted), now.leftOut(), now.met(), left);
   }
 
   private Subject subject(Mesh mesh, List<Oddity> oddities) {
@@ -140,7 +165,7 @@ public final class Inspector {
         && !counts(Rule.NO_COLLAR)
         && (wanted.distance() == null || !counts(Rule.MOVED))
         && (wanted.mirror() == null || !counts(Rule.LOPSIDED))
-        && (wanted.lines().isEmpty() && asking.reference() == null || !counts(Rule.OFF_LINE));
+        && (wanted.lines().isEmpty() && asking.references().isEmpty() || !counts(Rule.OFF_LINE));
   }
 
   /** Whether another finds the same in the same mesh. */
@@ -148,8 +173,7 @@ public final class Inspector {
     return profile.equals(other.profile)
         && tolerance.equals(other.tolerance)
         && starter == other.starter
-        && asking.wanted().equals(other.asking.wanted())
-        && asking.reference() == other.asking.reference();
+        && asking.isLike(other.asking);
   }
 
   private boolean counts(Rule rule) {
@@ -160,10 +184,13 @@ public final class Inspector {
   private void prepare(Subject subject) {
     if (starter != null) {
       subject.novelty();
-      if (subject.wanted().distance() != null) {
+      if (subject.wanted().distance() != null || !subject.wanted().cuttable().isEmpty()) {
         Objects.requireNonNull(subject.starter()).surface();
       }
     }
+    subject.reference();
+    subject.lineCovers();
+    subject.deviation();
     if (counts(Rule.DOUBLE) || counts(Rule.TOUCHING)) {
       subject.vertexGrid();
     }

@@ -41,12 +41,7 @@ final class Line {
   }
 
   /** What is found and counted after a change. */
-  record Renewed(
-      Figures figures,
-      List<List<Finding>> found,
-      List<LeftOut> leftOut,
-      Gathered gathered,
-      int move) {}
+  record Renewed(Found found, Gathered gathered, int move) {}
 
   /**
    * What is found after a change; null where the whole mesh is better looked at. Cost: what was
@@ -66,10 +61,10 @@ final class Line {
     for (int i = 0; i < shares.size(); i++) {
       found.set(i, shares.get(i).finder().renew(subject, anew, found.get(i)));
     }
-    Figures figures = Figures.of(subject);
+    Found now = Found.of(subject, Figures.of(subject), found);
     subject.rest();
     isWhole = true;
     int move = moves.move(since.recall().move(), own);
-    return new Renewed(figures, List.copyOf(found), LeftOut.of(subject), subject.gathered(), move);
+    return new Renewed(now, subject.gathered(), move);
   }
 }

@@ -23,18 +23,13 @@ public final class Looks {
   /**
    * @param tolerance by the scale of the mesh; in a workpiece by that of its starter
    * @param starter what the work began from; null where nothing counts as new
-   * @param reference a solution; null where none is known
    */
   public Looks(
-      Thresholds thresholds,
-      Tolerance tolerance,
-      @Nullable Starter starter,
-      Wanted wanted,
-      @Nullable Mesh reference) {
+      Thresholds thresholds, Tolerance tolerance, @Nullable Starter starter, Wanted wanted) {
     this.thresholds = thresholds;
     this.tolerance = tolerance;
     this.starter = starter;
-    this.asking = new Asking(wanted, reference);
+    this.asking = new Asking(wanted, List.of());
   }
 
   /** What a lens shows of a mesh. Cost: n log n at the most. */

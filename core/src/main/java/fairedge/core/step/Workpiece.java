@@ -30,6 +30,7 @@ public final class Workpiece {
   private final Deque<Step> steps = new ArrayDeque<>();
   private final Deque<Change> undone = new ArrayDeque<>();
   private long weight;
+  private Guard guard = Guard.NONE;
 
   /**
    * @param weight of the journal
@@ -58,6 +59,11 @@ public final class Workpiece {
     return tolerance;
   }
 
+  /** From now on refuses what alters what is guarded; steps that were made stay as they are. */
+  public void guard(Guard guard) {
+    this.guard = guard;
+  }
+
   /** How many steps can be taken back. */
   public int stepCount() {
     return steps.size();
@@ -74,16 +80,16 @@ public final class Workpiece {
    */
   public Outcome apply(Change change) {
     int before = steps.size();
-    Outcome outcome = step(change);
+    Outcome outcome = step(change, guard);
     if (steps.size() > before) {
       undone.clear();
     }
     return outcome;
   }
 
-  private Outcome step(Change change) {
+  private Outcome step(Change change, Guard guard) {
     MeshEdit edit = new MeshEdit(mesh);
-    Outcome outcome = tryOut(change, edit);
+    Outcome outcome = tryOut(change, edit, guard);
     near.update(edit.journal().touched().faces());
     if (outcome instanceof Outcome.Made made && !made.receipt().changesNothing()) {
       steps.push(new Step(change, edit.journal()));
@@ -97,9 +103,10 @@ public final class Workpiece {
     return Optional.ofNullable(steps.peek()).map(step -> step.journal().touched());
   }
 
-  private Outcome tryOut(Change change, MeshEdit edit) {
+  private Outcome tryOut(Change change, MeshEdit edit, Guard guard) {
     try {
       Done result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
+      guard.requireKept(mesh, edit.journal().touched());
       Receipt receipt = Receipt.of(edit.journal(), result);
       if (receipt.changesNothing()) {
         // What was made on the way and went again leaves no gap in the ids.
@@ -151,7 +158,7 @@ public final class Workpiece {
   /** The same, with what the change touched. */
   public <T> Preview<T> preview(Change change, View view, Look<T> look) {
     MeshEdit edit = new MeshEdit(mesh);
-    Outcome outcome = tryOut(change, edit);
+    Outcome outcome = tryOut(change, edit, guard);
     try {
       T seen = look.at(mesh, outcome, edit.journal().touched());
       Effect effect =
@@ -196,7 +203,8 @@ public final class Workpiece {
       throw new IllegalStateException("no step to make again");
     }
     int before = steps.size();
-    step(undone.pop());
+    // It was made when it was allowed.
+    step(undone.pop(), Guard.NONE);
     if (steps.size() == before) {
       throw new IllegalStateException("a step that was made once was refused");
     }

@@ -4,6 +4,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.Surface;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -79,9 +80,38 @@ public record Deviation(double largest, Vec3 place, int face, double mean) {
     return away;
   }
 
-  /** The farther of two. */
-  public static Deviation farther(Deviation a, Deviation b) {
-    return b.largest > a.largest ? b : a;
+  /**
+   * Both ways between a mesh and its starter.
+   *
+   * @param there from the mesh to the starter
+   * @param back from the starter to the mesh
+   * @param face of the mesh, at the farther of the two places
+   */
+  public record Both(Deviation there, Deviation back, int face) {
+    /** Empty where there is no starter, or the exercise allows any distance. */
+    static Optional<Both> of(Subject subject) {
+      Double allowed = subject.wanted().distance();
+      Starter starter = subject.starter();
+      if (allowed == null || starter == null) {
+        return Optional.empty();
+      }
+      Mesh mesh = subject.mesh();
+      Surface own = new Surface(mesh);
+      Deviation there = Deviation.of(mesh, own, starter.surface(), allowed);
+      Deviation back = Deviation.of(starter.mesh(), starter.surface(), own, allowed);
+      boolean isMissing = back.largest > there.largest;
+      int face = isMissing ? own.faceOf(own.nearest(back.place, -1)) : there.face;
+      return Optional.of(new Both(there, back, face));
+    }
+
+    /** Whether it is the starter that has surface farther off. */
+    public boolean isMissing() {
+      return back.largest > there.largest;
+    }
+
+    public Deviation farther() {
+      return isMissing() ? back : there;
+    }
   }
 
   private static final class Search {

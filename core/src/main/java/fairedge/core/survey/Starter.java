@@ -8,6 +8,8 @@ import fairedge.core.near.SamePlace;
 import fairedge.core.near.SegmentGrid;
 import fairedge.core.near.Surface;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
 
 /**
  * What is asked of the mesh that the work began from: whether it has a border, a pole, a triangle.
@@ -60,6 +62,48 @@ public final class Starter {
   /** Made when it is first asked for. */
   public Surface surface() {
     return surface.get();
+  }
+
+  /**
+   * The faces that lie nearest to places. Cost: log n for each.
+   *
+   * @param places on faces
+   */
+  public BitSet facesAt(List<Vec3> places) {
+    BitSet faces = new BitSet();
+    Surface.Asking asking = surface().asking();
+    for (Vec3 place : places) {
+      int triangle = asking.nearest(place, -1);
+      if (triangle >= 0) {
+        faces.set(surface().faceOf(triangle));
+      }
+    }
+    return faces;
+  }
+
+  /** All faces but those that lie nearest to places; none where there are no places. */
+  public BitSet lockedBut(List<Vec3> cuttable) {
+    BitSet locked = new BitSet();
+    if (!cuttable.isEmpty()) {
+      for (int f = 0; f < mesh.faceEnd(); f++) {
+        locked.set(f, mesh.hasFace(f));
+      }
+      locked.andNot(facesAt(cuttable));
+    }
+    return locked;
+  }
+
+  /** The vertices that lie within 1e-4 S of places. Cost: the vertices. */
+  public BitSet verticesAt(List<Vec3> places) {
+    PointGrid wanted = new PointGrid(near);
+    places.forEach(wanted::add);
+    BitSet found = new BitSet();
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v) && wanted.hasNear(mesh.position(v))) {
+        found.set(v);
+      }
+    }
+    return found;
   }
 
   /** The starter as it would lie where a mesh lies that is not placed right. */

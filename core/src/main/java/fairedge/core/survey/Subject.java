@@ -16,6 +16,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.ForkJoinTask;
 import java.util.function.IntPredicate;
@@ -54,6 +55,9 @@ public final class Subject {
   private Lazy<List<Parts.Part>> partList = lazyPartList();
   private Lazy<Volumes> volumes = lazyVolumes();
   private Lazy<Patches> patches = lazyPatches();
+  private Lazy<Optional<Mesh>> reference = lazyReference();
+  private Lazy<List<LineCover>> lineCovers = lazyLineCovers();
+  private Lazy<Optional<Deviation.Both>> deviation = lazyDeviation();
 
   /**
    * @param starter what the work began from; null where nothing is known of it, and nothing is new
@@ -107,6 +111,19 @@ public final class Subject {
     return new Lazy<>(() -> Patches.of(this));
   }
 
+  private Lazy<Optional<Mesh>> lazyReference() {
+    return new Lazy<>(() -> Optional.ofNullable(BestMet.of(this, given.asking().references())));
+  }
+
+  private Lazy<List<LineCover>> lazyLineCovers() {
+    return new Lazy<>(
+        () -> wanted().lines().stream().map(line -> LineCover.of(this, line)).toList());
+  }
+
+  private Lazy<Optional<Deviation.Both>> lazyDeviation() {
+    return new Lazy<>(() -> Deviation.Both.of(this));
+  }
+
   /**
    * Brings all up to date after a change.
    *
@@ -147,6 +164,9 @@ public final class Subject {
     orientation = lazyOrientation();
     partList = lazyPartList();
     patches = lazyPatches();
+    reference = lazyReference();
+    lineCovers = lazyLineCovers();
+    deviation = lazyDeviation();
     return anew;
   }
 
@@ -213,6 +233,7 @@ public final class Subject {
     mesh = NO_MESH;
     hubs = new Hubs(this);
     vertexGrid = lazyVertexGrid();
+    deviation = lazyDeviation();
     int[] none = {};
     topology.update(mesh, none, none);
     shapes.update(mesh, none);
@@ -302,9 +323,19 @@ public final class Subject {
     return given.asking().wanted();
   }
 
-  /** A solution that the exercise knows of. */
+  /** Of the solutions that the exercise knows of the one whose lines are met best. */
   public @Nullable Mesh reference() {
-    return given.asking().reference();
+    return reference.get().orElse(null);
+  }
+
+  /** How much of each required line has edges along it. */
+  public List<LineCover> lineCovers() {
+    return lineCovers.get();
+  }
+
+  /** How far the surface lies from the starter; empty where the exercise does not ask. */
+  public Optional<Deviation.Both> deviation() {
+    return deviation.get();
   }
 
   /** How near to a line edges lie on it. */

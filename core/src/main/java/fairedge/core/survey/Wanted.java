@@ -2,6 +2,7 @@ package fairedge.core.survey;
 
 import fairedge.core.geometry.Vec3;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,10 @@ import org.jspecify.annotations.Nullable;
  * @param lines the lines along which edges are to run
  * @param hardLines edges along these count as hard, however little they turn
  * @param coveredEnds the middles of round ends that something will cover: a fan is right there
+ * @param cuttable a place on each face of the starter that may be cut; others are locked. Empty:
+ *     all may
+ * @param held places at which a vertex is to stay
+ * @param pardons faults of the starter that do not count while they stay as they are
  */
 public record Wanted(
     @Nullable Integer parts,
@@ -25,11 +30,37 @@ public record Wanted(
     boolean rightRound,
     List<Line> lines,
     List<Line> hardLines,
-    List<Vec3> coveredEnds) {
+    List<Vec3> coveredEnds,
+    List<Vec3> cuttable,
+    List<Vec3> held,
+    List<Pardon> pardons) {
   private static final int MOST_POINTS = 10_000;
 
   public static final Wanted NOTHING =
-      new Wanted(null, null, null, null, false, List.of(), List.of(), List.of());
+      new Wanted(null, null, null, null, false, List.of(), List.of());
+
+  /** The same with nothing marked on the starter but hard edges. */
+  public Wanted(
+      @Nullable Integer parts,
+      @Nullable Integer faces,
+      @Nullable Double distance,
+      @Nullable Mirror mirror,
+      boolean rightRound,
+      List<Line> lines,
+      List<Line> hardLines) {
+    this(
+        parts,
+        faces,
+        distance,
+        mirror,
+        rightRound,
+        lines,
+        hardLines,
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of());
+  }
 
   /** The same from what may be left out: null is nothing. */
   public static Wanted asked(
@@ -40,16 +71,42 @@ public record Wanted(
       @Nullable Boolean rightRound,
       @Nullable List<Line> lines,
       @Nullable List<Line> hardLines,
-      @Nullable List<Vec3> coveredEnds) {
+      @Nullable List<Vec3> coveredEnds,
+      @Nullable List<Vec3> cuttable,
+      @Nullable List<Vec3> held,
+      @Nullable List<Pardon> pardons) {
     return new Wanted(
         parts,
         faces,
         distance,
         mirror,
         Boolean.TRUE.equals(rightRound),
-        lines == null ? List.of() : lines,
-        hardLines == null ? List.of() : hardLines,
-        coveredEnds == null ? List.of() : coveredEnds);
+        orNone(lines),
+        orNone(hardLines),
+        orNone(coveredEnds),
+        orNone(cuttable),
+        orNone(held),
+        orNone(pardons));
+  }
+
+  private static <T> List<T> orNone(@Nullable List<T> list) {
+    return list == null ? List.of() : list;
+  }
+
+  /** The same with other pardons. */
+  public Wanted pardoning(List<Pardon> pardons) {
+    return new Wanted(
+        parts,
+        faces,
+        distance,
+        mirror,
+        rightRound,
+        lines,
+        hardLines,
+        coveredEnds,
+        cuttable,
+        held,
+        pardons);
   }
 
   /** Points joined one after the other; closed where the last is the first. */
@@ -70,6 +127,18 @@ public record Wanted(
         length += points.get(i - 1).distance(points.get(i));
       }
       return length;
+    }
+  }
+
+  /**
+   * A fault of the starter that does not count while it stays as it is.
+   *
+   * @param kind its kind, by its key
+   * @param place where it is; null: all of the kind that the starter has
+   */
+  public record Pardon(String kind, @Nullable Vec3 place) {
+    public Pardon {
+      require(place == null || place.isFinite(), "a pardon without a place");
     }
   }
 
@@ -110,9 +179,17 @@ public record Wanted(
             && hardLines.stream().mapToInt(l -> l.points().size()).sum() <= MOST_POINTS,
         "lines have " + MOST_POINTS + " points at the most");
     require(coveredEnds.stream().allMatch(Vec3::isFinite), "a covered end has no place");
+    require(cuttable.stream().allMatch(Vec3::isFinite), "a face to cut has no place");
+    require(held.stream().allMatch(Vec3::isFinite), "a held vertex has no place");
+    require(
+        Stream.of(coveredEnds, cuttable, held, pardons).allMatch(l -> l.size() <= MOST_POINTS),
+        MOST_POINTS + " marks of one sort at the most");
     lines = List.copyOf(lines);
     hardLines = List.copyOf(hardLines);
     coveredEnds = List.copyOf(coveredEnds);
+    cuttable = List.copyOf(cuttable);
+    held = List.copyOf(held);
+    pardons = List.copyOf(pardons);
   }
 
   /** The same as it would be for a mesh that is not placed right. */
@@ -125,7 +202,10 @@ public record Wanted(
         rightRound,
         lines.stream().map(l -> l.placedFor(placement)).toList(),
         hardLines.stream().map(l -> l.placedFor(placement)).toList(),
-        coveredEnds.stream().map(placement::back).toList());
+        coveredEnds.stream().map(placement::back).toList(),
+        cuttable.stream().map(placement::back).toList(),
+        held.stream().map(placement::back).toList(),
+        pardons);
   }
 
   private static void require(boolean holds, String told) {

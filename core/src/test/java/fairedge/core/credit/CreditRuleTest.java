@@ -13,6 +13,7 @@ import fairedge.core.credit.Criterion.ByMeasure;
 import fairedge.core.credit.Criterion.Word;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Met;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Severity;
@@ -61,7 +62,8 @@ class CreditRuleTest {
         200,
         180,
         0.78,
-        150);
+        150,
+        new Met(0.75, 0.4));
   }
 
   private static CreditRule rule(String step, Criterion... criteria) {
@@ -108,10 +110,22 @@ class CreditRuleTest {
   }
 
   @Test
+  void linesMet_andDistance_goStraightBetweenTheirMarks() {
+    ByMeasure lines = new ByMeasure("l", credits("4"), Measure.LINES_MET, 50, 100);
+    ByMeasure moved = new ByMeasure("m", credits("2"), Measure.MOVED, 0.8, 0);
+    assertThat(total(rule("0.1", lines, moved), tally(0, 0, 0), 0)).isEqualTo("3");
+    // Where nothing is asked all of it is met.
+    Tally nothing = new Tally(Map.of(), 1, 1, 1, null, Met.NOTHING_ASKED);
+    assertThat(total(rule("0.1", lines, moved), nothing, 0)).isEqualTo("6");
+  }
+
+  @Test
   void budgetThatIsNotAskedFor_isKept_andNoFaceIsNoQuad() {
     ByMeasure budget = new ByMeasure("b", credits("2"), Measure.OVER_BUDGET, 10, 0);
     ByMeasure quads = new ByMeasure("q", credits("2"), Measure.QUADS, 0, 100);
-    assertThat(total(rule("1", budget, quads), new Tally(Map.of(), 0, 0, 0, null), 0))
+    assertThat(
+            total(
+                rule("1", budget, quads), new Tally(Map.of(), 0, 0, 0, null, Met.NOTHING_ASKED), 0))
         .isEqualTo("2");
   }
 
@@ -206,7 +220,7 @@ class CreditRuleTest {
             counts
                 .computeIfAbsent(f.finding().kind(), k -> new HashMap<>())
                 .merge(f.severity(), 1, Integer::sum));
-    Tally tally = Tally.of(counts, report.figures(), 20);
+    Tally tally = Tally.of(counts, report.figures(), 20, report.met());
     Credits found =
         rule("0.5", SIDES, new ByMeasure("q", credits("2"), Measure.QUADS, 0, 100))
             .of(tally, Map.of(), 0);

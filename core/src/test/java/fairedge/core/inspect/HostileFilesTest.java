@@ -60,7 +60,7 @@ class HostileFilesTest {
     Inspector.Inspected inspected = inspector.inspect(mesh, List.of(), null);
     assertThat(inspected.report().figures().faces()).isEqualTo(mesh.faceCount());
     assertThat(inspected.report().findings()).isNotEmpty();
-    Looks looks = new Looks(everything().thresholds(), tolerance, starter, Wanted.NOTHING, null);
+    Looks looks = new Looks(everything().thresholds(), tolerance, starter, Wanted.NOTHING);
     for (Lens lens : Lens.values()) {
       assertThat(looks.look(mesh, lens).sentence()).isNotBlank();
     }

@@ -45,7 +45,9 @@ class InspectorTest {
     return new Report(
         all.figures(),
         all.findings().stream().filter(f -> HERE.contains(f.finding().kind())).toList(),
-        all.leftOut());
+        all.leftOut(),
+        all.met(),
+        all.pardoned());
   }
 
   private static List<Finding> findings(Mesh mesh) {
@@ -355,9 +357,9 @@ class InspectorTest {
     Inspector plain = new Inspector(Profile.ALL_QUADS, tolerance);
     assertThat(plain.followsSteps()).isTrue();
     assertThat(new Inspector(Profile.SMOOTH_FORM, tolerance).followsSteps()).isFalse();
-    Wanted still = new Wanted(1, 9, 0.1, null, true, List.of(), List.of(), List.of());
-    assertThat(plain.asking(still, null).followsSteps()).isFalse();
-    Wanted budget = new Wanted(1, 9, null, null, true, List.of(), List.of(), List.of());
-    assertThat(plain.asking(budget, null).followsSteps()).isTrue();
+    Wanted still = new Wanted(1, 9, 0.1, null, true, List.of(), List.of());
+    assertThat(plain.asking(still, List.of()).followsSteps()).isFalse();
+    Wanted budget = new Wanted(1, 9, null, null, true, List.of(), List.of());
+    assertThat(plain.asking(budget, List.of()).followsSteps()).isTrue();
   }
 }

@@ -46,7 +46,7 @@ class ShapeKindsTest {
     Tolerance tolerance = Tolerance.of(began.bounds());
     Inspector inspector =
         new Inspector(Profile.ALL_QUADS, tolerance, new Starter(began, tolerance.flat()))
-            .asking(wanted, reference);
+            .asking(wanted, reference == null ? List.of() : List.of(reference));
     return inspector.inspect(mesh).findings().stream()
         .map(Report.Assessed::finding)
         .filter(f -> f.kind() == kind)
@@ -58,15 +58,15 @@ class ShapeKindsTest {
   }
 
   private static Wanted parts(int parts) {
-    return new Wanted(parts, null, null, null, false, List.of(), List.of(), List.of());
+    return new Wanted(parts, null, null, null, false, List.of(), List.of());
   }
 
   private static Wanted distance(double distance) {
-    return new Wanted(null, null, distance, null, false, List.of(), List.of(), List.of());
+    return new Wanted(null, null, distance, null, false, List.of(), List.of());
   }
 
   private static Wanted lines(Line... lines) {
-    return new Wanted(null, null, null, null, false, List.of(lines), List.of(), List.of());
+    return new Wanted(null, null, null, null, false, List.of(lines), List.of());
   }
 
   /** Cubes beside each other, with a gap between them. */
@@ -106,8 +106,8 @@ class ShapeKindsTest {
   @Test
   void budget_countsFaces() {
     Mesh cube = Meshes.cube();
-    Wanted five = new Wanted(null, 5, null, null, false, List.of(), List.of(), List.of());
-    Wanted six = new Wanted(null, 6, null, null, false, List.of(), List.of(), List.of());
+    Wanted five = new Wanted(null, 5, null, null, false, List.of(), List.of());
+    Wanted six = new Wanted(null, 6, null, null, false, List.of(), List.of());
     assertThat(find(Kind.TOO_MANY, cube, cube, six)).isEmpty();
     assertThat(find(Kind.TOO_MANY, cube, cube, five))
         .singleElement()
@@ -258,7 +258,7 @@ class ShapeKindsTest {
 
   @Test
   void lineThatStopsInTheSurface_isOneSided() {
-    Wanted round = new Wanted(null, null, null, null, true, List.of(), List.of(), List.of());
+    Wanted round = new Wanted(null, null, null, null, true, List.of(), List.of());
     Mesh cube = Meshes.cube();
     assertThat(find(Kind.ONE_SIDED, withLoop(cube, 0, 4, 0.5), cube, round)).isEmpty();
     Mesh sheet = Meshes.grid(4, 3);
@@ -276,7 +276,7 @@ class ShapeKindsTest {
   void halvesThatAreNotAlike_areLopsided() {
     Mesh cube = Meshes.cube();
     Mirror middle = new Mirror(new Vec3(1, 1, 1), new Vec3(1, 0, 0), 1e-3);
-    Wanted alike = new Wanted(null, null, null, middle, false, List.of(), List.of(), List.of());
+    Wanted alike = new Wanted(null, null, null, middle, false, List.of(), List.of());
     assertThat(find(Kind.LOPSIDED, withLoop(cube, 0, 4, 0.3), cube, alike)).isEmpty();
     assertThat(find(Kind.LOPSIDED, withLoop(cube, 0, 1, 0.5), cube, alike)).isEmpty();
     assertThat(find(Kind.LOPSIDED, withLoop(cube, 0, 1, 0.3), cube, alike))
@@ -289,7 +289,7 @@ class ShapeKindsTest {
   void markedEdges_areHard_andCoveredEndsMayFan() {
     Mesh sheet = Meshes.grid(2, 1);
     Line fold = new Line(List.of(new Vec3(1, 0, 0), new Vec3(1, 1, 0)));
-    Wanted hard = new Wanted(null, null, null, null, false, List.of(), List.of(fold), List.of());
+    Wanted hard = new Wanted(null, null, null, null, false, List.of(), List.of(fold));
     Subject marked =
         new Subject(
             sheet,
@@ -297,7 +297,7 @@ class ShapeKindsTest {
             Thresholds.USUAL,
             List.of(),
             null,
-            new Asking(hard, null));
+            new Asking(hard, List.of()));
     assertThat(marked.hardEdges().isHard(sheet.findEdge(1, 4))).isTrue();
     assertThat(marked.hardEdges().isHard(sheet.findEdge(0, 3))).isFalse();
 
@@ -309,7 +309,8 @@ class ShapeKindsTest {
             .findFirst()
             .orElseThrow();
     Wanted covered =
-        new Wanted(null, null, null, null, false, List.of(), List.of(), List.of(fan.place()));
+        Wanted.asked(
+            null, null, null, null, null, null, null, List.of(fan.place()), null, null, null);
     assertThat(find(Kind.TRIANGLE, buoy, round, covered))
         .noneMatch(f -> f.rule() == Rule.TRIANGLE_FAN && f.place().equals(fan.place()));
   }

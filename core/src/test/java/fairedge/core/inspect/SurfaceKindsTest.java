@@ -458,11 +458,11 @@ class SurfaceKindsTest {
     double[][] round = {{4, 0, 0}, {4, 1, 0}, {4, 1, 1}};
     Wanted.Line line =
         new Wanted.Line(Arrays.stream(round).map(p -> new Vec3(p[0], p[1], p[2])).toList());
-    Wanted wanted = Wanted.asked(null, null, null, null, null, List.of(line), null, null);
+    Wanted wanted = new Wanted(null, null, null, null, false, List.of(line), List.of());
     Tolerance tolerance = Tolerance.of(bar.bounds());
     Report report =
         new Inspector(Profile.FLAT_PANELS, tolerance, new Starter(bar(0, 8), tolerance.flat()))
-            .asking(wanted, null)
+            .asking(wanted, List.of())
             .inspect(bar);
     assertThat(report.findings().stream().map(Report.Assessed::finding))
         .filteredOn(f -> f.kind() == Kind.IDLE_LOOP)

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 class BendLookTest {
   private static Bent bend(Mesh mesh, Way way, double amount) {
     Tolerance tolerance = Tolerance.of(mesh.bounds());
-    return new Looks(Thresholds.USUAL, tolerance, null, Wanted.NOTHING, null)
+    return new Looks(Thresholds.USUAL, tolerance, null, Wanted.NOTHING)
         .bend(mesh, new BendTrial(way, Axis.Z, Axis.X, amount, BendTrial.STRETCH, BendTrial.TURN));
   }
 

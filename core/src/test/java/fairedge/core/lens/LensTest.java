@@ -37,7 +37,7 @@ class LensTest {
   private static Looks looks(Mesh mesh, @Nullable Mesh starter) {
     Tolerance tolerance = Tolerance.of(mesh.bounds());
     Starter began = starter == null ? null : new Starter(starter, tolerance.flat());
-    return new Looks(Thresholds.USUAL, tolerance, began, Wanted.NOTHING, null);
+    return new Looks(Thresholds.USUAL, tolerance, began, Wanted.NOTHING);
   }
 
   private static LensPicture look(Mesh mesh, Lens lens) {

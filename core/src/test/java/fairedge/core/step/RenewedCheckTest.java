@@ -19,6 +19,7 @@ import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
+import fairedge.core.survey.Places;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Thresholds;
 import fairedge.core.survey.Wanted;
@@ -31,6 +32,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.junit.jupiter.params.ParameterizedTest;
 
 /** After every step, looking again only near to what it touched finds what looking at all finds. */
@@ -66,7 +68,7 @@ class RenewedCheckTest {
       Tolerance tolerance = Tolerance.of(first.bounds());
       Starter starter = seed % 2 == 0 ? new Starter(first, tolerance.flat()) : null;
       work(
-          new Inspector(everything(), tolerance, starter).asking(wanted(first), null),
+          new Inspector(everything(), tolerance, starter).asking(wanted(first), List.of()),
           fixture.getKey(),
           fixture.getValue(),
           seed,
@@ -121,7 +123,19 @@ class RenewedCheckTest {
         true,
         List.of(line),
         List.of(line),
-        List.of());
+        List.of(),
+        placesOnHalf(mesh),
+        List.of(mesh.position(0), mesh.position(1)),
+        List.of(new Wanted.Pardon("ngon", null), new Wanted.Pardon("warped", null)));
+  }
+
+  /** On every other face. */
+  private static List<Vec3> placesOnHalf(Mesh mesh) {
+    return IntStream.range(0, mesh.faceEnd())
+        .filter(f -> f % 2 == 0 && mesh.hasFace(f))
+        .mapToObj(f -> Places.onFace(mesh, f))
+        .filter(Vec3::isFinite)
+        .toList();
   }
 
   private static void work(Inspector inspector, String name, Mesh mesh, long seed, Set<Kind> seen) {

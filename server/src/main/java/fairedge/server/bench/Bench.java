@@ -46,6 +46,7 @@ public class Bench {
   private final Workpieces workpieces;
   private final Tasks tasks;
   private final Workshop workshop;
+  private final Guards guards;
   private final Settling settling;
   private final Checks checks;
   private final JobQueue jobs;
@@ -58,6 +59,7 @@ public class Bench {
       Workpieces workpieces,
       Tasks tasks,
       Workshop workshop,
+      Guards guards,
       Settling settling,
       Checks checks,
       JobQueue jobs,
@@ -70,6 +72,7 @@ public class Bench {
     this.workpieces = workpieces;
     this.tasks = tasks;
     this.workshop = workshop;
+    this.guards = guards;
     this.settling = settling;
     this.checks = checks;
     this.jobs = jobs;
@@ -333,6 +336,7 @@ public class Bench {
 
   private Stepped made(Head head, Held held, Move move) {
     Task task = tasks.of(head.owner(), head.accountId());
+    guards.keep(held, task.terms());
     settling.settleLater(head, task, held);
     held.chosen = List.of();
     Moved moved = move.make(head, task, held);

@@ -44,9 +44,11 @@ class ForAssignments implements Purpose {
             e.profile().name(),
             assignment.dueAt(),
             courses.info(assignment.courseId()).zone(),
-            told.tells()),
+            told.tells(),
+            TaskView.isMarked(e.wanted(), e.showsLines())),
         e.terms(),
-        told);
+        told,
+        e.showsLines());
   }
 
   @Override

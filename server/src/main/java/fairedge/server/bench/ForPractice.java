@@ -8,6 +8,7 @@ import fairedge.server.inspection.Terms;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.Practice;
 import fairedge.server.practice.Practices;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 
@@ -46,9 +47,12 @@ class ForPractice implements Purpose {
             p.profile(),
             null,
             null,
-            Tells.all),
-        new Terms(Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter()),
-        Told.ALL);
+            Tells.all,
+            false),
+        new Terms(
+            Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter(), List.of()),
+        Told.ALL,
+        false);
   }
 
   @Override

@@ -35,9 +35,11 @@ class ForRehearsals implements Purpose {
             draft.profile().name(),
             null,
             null,
-            draft.tells()),
+            draft.tells(),
+            TaskView.isMarked(draft.wanted(), draft.showsLines())),
         written.terms(),
-        new Told(draft.tells()));
+        new Told(draft.tells()),
+        draft.showsLines());
   }
 
   @Override

@@ -5,11 +5,14 @@ import fairedge.core.inspect.Since;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Guard;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.inspection.Terms;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
@@ -36,6 +39,11 @@ final class Held {
 
   /** What the last move touched; null where it made the mesh anew. */
   private @Nullable ElementSet lastTouched = new ElementSet();
+
+  private Guard guard = Guard.NONE;
+
+  /** By what is marked the workpiece is guarded; null where it was made anew since. */
+  private @Nullable Wanted guardedBy;
 
   private @Nullable Foreseen foreseen;
   private @Nullable Unchecked unchecked;
@@ -66,6 +74,28 @@ final class Held {
     this.checked = checked;
     this.inOrder = CompletableFuture.completedFuture(checked);
     standsAt(head);
+  }
+
+  boolean isGuardedBy(Wanted wanted) {
+    return wanted.equals(guardedBy);
+  }
+
+  void guard(Wanted by, Guard other) {
+    workpiece.guard(other);
+    guard = other;
+    guardedBy = by;
+  }
+
+  /** Faces that can't be cut. */
+  BitSet locked() {
+    return guard.locked();
+  }
+
+  /** Goes on with a workpiece that was made anew. */
+  void goOnWith(Workpiece anew, @Nullable String told) {
+    workpiece = anew;
+    remark = told;
+    guardedBy = null;
   }
 
   /** Of the mesh as it is, or, if it waits for its check, as it was. */

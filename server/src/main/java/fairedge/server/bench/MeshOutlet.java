@@ -5,6 +5,7 @@ import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Wanted;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
 import fairedge.server.inspection.BendAsked;
@@ -17,6 +18,7 @@ import fairedge.server.platform.Turns;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -109,6 +111,25 @@ public class MeshOutlet {
     }
     Terms terms = task.terms();
     return looked(id, student, revision, mesh -> inspections.look(mesh, terms, lens));
+  }
+
+  /** What its exercise marks on it. */
+  public MarksView marks(UUID id, SignedIn student) {
+    Head head = workpieces.require(id, student);
+    Task task = workshop.task(head);
+    Wanted wanted = task.terms().wanted();
+    return turns.here(
+        student.id(),
+        () ->
+            workshop.read(
+                head,
+                (now, held) ->
+                    new MarksView(
+                        held.locked().stream().boxed().toList(),
+                        wanted.held(),
+                        wanted.hardLines(),
+                        wanted.coveredEnds(),
+                        task.showsLines() ? wanted.lines() : List.of())));
   }
 
   /** The ring and the loop of an edge, likewise. */

@@ -1,5 +1,6 @@
 package fairedge.server.bench;
 
+import fairedge.core.survey.Wanted;
 import fairedge.server.exercise.Exercise.Tells;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param summary one line of what is asked
  * @param zone of the clock by which it is due; null where nothing is
  * @param tells how much of the check is told now
+ * @param isMarked whether its exercise marks something on it
  */
 public record TaskView(
     Owner owner,
@@ -20,4 +22,14 @@ public record TaskView(
     String profile,
     @Nullable Instant dueAt,
     @Nullable String zone,
-    Tells tells) {}
+    Tells tells,
+    boolean isMarked) {
+  /** Whether an exercise marks something that the bench draws. */
+  static boolean isMarked(Wanted wanted, boolean showsLines) {
+    return !wanted.cuttable().isEmpty()
+        || !wanted.held().isEmpty()
+        || !wanted.hardLines().isEmpty()
+        || !wanted.coveredEnds().isEmpty()
+        || showsLines && !wanted.lines().isEmpty();
+  }
+}

@@ -35,9 +35,11 @@ class Workshop {
   private final Tasks tasks;
   private final Checks checks;
   private final Replays replays;
+  private final Guards guards;
   private final Recent<UUID, Held> cache = new Recent<>(LARGEST, Workshop::weight);
 
-  Workshop(WorkpieceStore store, Tasks tasks, Checks checks, Replays replays) {
+  Workshop(WorkpieceStore store, Tasks tasks, Checks checks, Replays replays, Guards guards) {
+    this.guards = guards;
     this.store = store;
     this.tasks = tasks;
     this.checks = checks;
@@ -154,7 +156,9 @@ class Workshop {
     if (head.headStep() != null) {
       completeStep(head, task, head.headStep(), check.check());
     }
-    return new Held(workpiece, head, check, task.terms(), replayed.remark());
+    Held held = new Held(workpiece, head, check, task.terms(), replayed.remark());
+    guards.keep(held, task.terms());
+    return held;
   }
 
   /** A node may have died between a step and its check. */
@@ -169,7 +173,7 @@ class Workshop {
   /** Lets what is held stand at another step without the steps that lead there in memory. */
   void rebuildAt(Held held, Head head, @Nullable Long step) {
     Replays.Replayed replayed = replays.replayed(head, step);
-    held.workpiece = replayed.workpiece();
-    held.remark = replayed.remark();
+    held.goOnWith(replayed.workpiece(), replayed.remark());
+    guards.keep(held, task(head).terms());
   }
 }

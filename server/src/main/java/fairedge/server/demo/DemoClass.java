@@ -11,6 +11,7 @@ import fairedge.core.credit.Measure;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.finding.Kind;
 import fairedge.core.props.HarbourProps;
+import fairedge.core.survey.Wanted;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Classes;
 import fairedge.server.course.CourseInfo;
@@ -193,8 +194,10 @@ class DemoClass implements ApplicationRunner {
             """,
             "mm",
             Profile.ALL_QUADS,
+            Wanted.NOTHING,
             QUADS_EVERYWHERE),
-        HarbourProps.hatchLid());
+        HarbourProps.hatchLid(),
+        List.of());
   }
 
   private UUID bollard(UUID owner) {
@@ -213,8 +216,10 @@ class DemoClass implements ApplicationRunner {
             """,
             "mm",
             Profile.OPEN_SHEET,
+            Wanted.NOTHING,
             LOOPS_RUN_ON),
-        HarbourProps.mooringBollard());
+        HarbourProps.mooringBollard(),
+        List.of());
   }
 
   private UUID block(UUID owner) {
@@ -234,7 +239,9 @@ class DemoClass implements ApplicationRunner {
             """,
             "mm",
             Profile.ALL_QUADS,
+            Wanted.NOTHING,
             CreditRule.NONE),
-        HarbourProps.fairleadBlock());
+        HarbourProps.fairleadBlock(),
+        List.of());
   }
 }

@@ -3,6 +3,7 @@ package fairedge.server.exercise;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CreditRuleView;
 import fairedge.json.ProfileView;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,9 +13,12 @@ import org.jspecify.annotations.Nullable;
  * @param summary one line of what is asked
  * @param brief as Markdown
  * @param profile what counts; it may be unsound while it is a draft
- * @param wanted what is asked of the shape
+ * @param wanted what is asked of the shape, and what is marked on the starter
  * @param tells how much of the check students are told before their first answer
  * @param rule by what a hand-in gets credits; null: none are given
+ * @param references solutions, of which the one whose lines are met best counts
+ * @param shows when students see them
+ * @param showsLines whether the bench shows the required lines
  */
 public record Draft(
     String title,
@@ -23,7 +27,18 @@ public record Draft(
     ProfileView profile,
     Wanted wanted,
     Exercise.Tells tells,
-    @Nullable CreditRuleView rule) {
+    @Nullable CreditRuleView rule,
+    List<Reference> references,
+    Exercise.Shows shows,
+    Boolean showsLines) {
+
+  /** What was kept before there were references has none. */
+  @SuppressWarnings("ConstantValue")
+  public Draft {
+    references = references == null ? List.of() : List.copyOf(references);
+    shows = shows == null ? Exercise.Shows.withAnswer : shows;
+    showsLines = showsLines == null || showsLines;
+  }
 
   static Draft of(Exercise e) {
     return new Draft(
@@ -33,6 +48,29 @@ public record Draft(
         ProfileView.of(e.profile()),
         e.wanted(),
         e.tells(),
-        CreditRuleView.of(e.rule()));
+        CreditRuleView.of(e.rule()),
+        e.references(),
+        e.shows(),
+        e.showsLines());
+  }
+
+  Draft withTitle(String other) {
+    return new Draft(
+        other, summary, brief, profile, wanted, tells, rule, references, shows, showsLines);
+  }
+
+  Draft withProfile(ProfileView other) {
+    return new Draft(
+        title, summary, brief, other, wanted, tells, rule, references, shows, showsLines);
+  }
+
+  Draft withWanted(Wanted other) {
+    return new Draft(
+        title, summary, brief, profile, other, tells, rule, references, shows, showsLines);
+  }
+
+  Draft withReferences(List<Reference> others) {
+    return new Draft(
+        title, summary, brief, profile, wanted, tells, rule, others, shows, showsLines);
   }
 }

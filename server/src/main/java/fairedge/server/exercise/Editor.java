@@ -4,13 +4,16 @@ import fairedge.core.credit.CreditRule;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Marking;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CreditRuleView;
+import fairedge.json.ExerciseZip;
 import fairedge.json.ProfileView;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.EditorView.Countable;
 import fairedge.server.exercise.EditorView.Missing;
+import fairedge.server.exercise.EditorView.ReferenceView;
 import fairedge.server.exercise.EditorView.Section;
 import fairedge.server.exercise.EditorView.StarterView;
 import fairedge.server.exercise.store.DraftStore;
@@ -28,6 +31,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -86,13 +91,17 @@ public class Editor {
             ProfileView.of(Profile.ALL_QUADS),
             Wanted.NOTHING,
             Exercise.Tells.all,
-            null);
+            null,
+            List.of(),
+            Exercise.Shows.withAnswer,
+            true);
     return begin(account, empty);
   }
 
   private UUID insert(SignedIn owner, Draft draft, @Nullable Written starter) {
     UUID id = UUID.randomUUID();
     drafts.insert(id, owner.id(), draft, clock.instant());
+    draft.references().forEach(r -> store.addReference(id, r.bytes()));
     if (starter != null && starter.starter() != null) {
       drafts.setStarter(id, starter);
     }
@@ -102,22 +111,11 @@ public class Editor {
   /** Begins another one with all that one has: the newest that may be read. */
   @Transactional
   public UUID copy(UUID id, SignedIn account) {
-    if (!accounts.self(account).mayTeach()) {
-      throw Problem.notFound("exercise");
-    }
+    requireTeacher(account);
     Written written = requireToRead(id, account);
     Draft shown = shown(written, account);
     String title = shown.title().isBlank() ? "" : fitted("Copy of " + shown.title());
-    Draft copy =
-        new Draft(
-            title,
-            shown.summary(),
-            shown.brief(),
-            shown.profile(),
-            shown.wanted(),
-            shown.tells(),
-            shown.rule());
-    return insert(account, copy, written);
+    return insert(account, shown.withTitle(title), written);
   }
 
   private static String fitted(String title) {
@@ -136,11 +134,15 @@ public class Editor {
    */
   @Transactional
   public UUID begin(SignedIn account, Draft draft) {
+    requireTeacher(account);
+    requireSound(draft);
+    return insert(account, draft, null);
+  }
+
+  private void requireTeacher(SignedIn account) {
     if (!accounts.self(account).mayTeach()) {
       throw Problem.notFound("place");
     }
-    requireSound(draft);
-    return insert(account, draft, null);
   }
 
   public EditorView view(UUID id, SignedIn account) {
@@ -160,6 +162,9 @@ public class Editor {
         w.isPutAway(),
         starter(w),
         draft,
+        draft.references().stream()
+            .map(r -> new ReferenceView(r.hash(), r.from(), meshes.faceCount(r.bytes())))
+            .toList(),
         w.keptAt(),
         missing(w, draft),
         Countable.ALL);
@@ -226,13 +231,83 @@ public class Editor {
    * Keeps what was written.
    *
    * @param revision of the draft that it was written on
+   * @param writing makes the draft of the one that was kept before
    */
   @Transactional
-  public EditorView keep(UUID id, SignedIn owner, long revision, Draft draft) {
+  public EditorView keep(UUID id, SignedIn owner, long revision, UnaryOperator<Draft> writing) {
     Written now = lock(id, owner, revision);
+    Draft draft = writing.apply(shown(now, owner));
     requireSound(draft);
+    requireKnown(id, draft);
     drafts.keep(id, now.revision() + 1, draft, clock.instant());
     return view(id, owner);
+  }
+
+  private void requireKnown(UUID id, Draft draft) {
+    if (draft.references().size() > ExerciseZip.MOST_REFERENCES) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT,
+          "An exercise has %d references at the most: let go of one first."
+              .formatted(ExerciseZip.MOST_REFERENCES));
+    }
+    for (Reference r : draft.references()) {
+      boolean isKnown = r.hash().matches("([0-9a-f]{2})+") && store.hasReference(id, r.bytes());
+      if (!isKnown) {
+        throw Problem.of(Problem.Kind.BAD_INPUT, "One of the references is none of this exercise.");
+      }
+    }
+  }
+
+  /**
+   * Adds a solution.
+   *
+   * @param from where it came from, in words
+   * @throws Problem if there are as many as there may be
+   */
+  @Transactional
+  public EditorView addReference(UUID id, SignedIn owner, Mesh mesh, String from) {
+    Written now = drafts.lock(requireOf(id, owner).id()).orElseThrow(Editor::gone);
+    byte[] hash = meshes.keep(mesh);
+    store.addReference(id, hash);
+    Reference added = Reference.of(hash, from);
+    return keep(
+        id,
+        owner,
+        now.revision(),
+        draft ->
+            draft.withReferences(
+                Stream.concat(
+                        draft.references().stream().filter(r -> !r.hash().equals(added.hash())),
+                        Stream.of(added))
+                    .toList()));
+  }
+
+  /** One of the references of what is written, for whoever may read that. */
+  public byte[] reference(UUID id, SignedIn account, String hash) {
+    return draft(id, account).references().stream()
+        .filter(r -> r.hash().equals(hash))
+        .map(Reference::bytes)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("reference"));
+  }
+
+  /**
+   * Marks elements of the starter, or takes their marks off.
+   *
+   * @param mesh the starter, or a reference for required lines
+   */
+  @Transactional
+  public EditorView mark(
+      UUID id, SignedIn owner, long revision, Marking.Sort sort, Mesh mesh, List<Integer> ids) {
+    try {
+      return keep(
+          id,
+          owner,
+          revision,
+          draft -> draft.withWanted(Marking.marked(draft.wanted(), sort, mesh, ids)));
+    } catch (IllegalArgumentException e) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "This can't be marked: " + e.getMessage() + ".");
+    }
   }
 
   /** Writes again what holds. */
@@ -280,7 +355,10 @@ public class Editor {
     int version = before == null ? 0 : before.version() + 1;
     Profile profile = profileOf(draft.profile());
     int termsVersion =
-        before != null && before.profile().equals(profile) && before.wanted().equals(draft.wanted())
+        before != null
+                && before.profile().equals(profile)
+                && before.wanted().equals(draft.wanted())
+                && before.references().equals(draft.references())
             ? before.termsVersion()
             : version;
     return new Exercise(
@@ -297,7 +375,10 @@ public class Editor {
         profile,
         draft.wanted(),
         draft.tells(),
-        ruleOf(draft.rule()));
+        ruleOf(draft.rule()),
+        draft.references(),
+        draft.shows(),
+        draft.showsLines());
   }
 
   /** Puts it out of sight, or brings it back; where it is set it stays. */
@@ -340,6 +421,13 @@ public class Editor {
     requireToRead(id, account);
   }
 
+  /**
+   * @throws Problem as not found, if it is not theirs to write
+   */
+  public void requireMine(UUID id, SignedIn account) {
+    requireOf(id, account);
+  }
+
   /** An exercise as it is written, to be tried. */
   public record Rehearsed(Draft draft, String unit, Terms terms) {}
 
@@ -365,7 +453,8 @@ public class Editor {
         profileOf(draft.profile()),
         draft.wanted(),
         new Tolerance(Objects.requireNonNull(w.scale())),
-        Objects.requireNonNull(w.starter()));
+        Objects.requireNonNull(w.starter()),
+        draft.references().stream().map(Reference::bytes).toList());
   }
 
   /** The starter with what counts by the draft. */

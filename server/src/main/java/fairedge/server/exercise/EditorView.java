@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param version that holds; null: it was never made ready
  * @param isChanged whether the draft is another than the version that holds
  * @param starter null while there is none
+ * @param references those of the draft, in its order
  * @param keptAt when the draft was kept last
  * @param missing before it can be made ready
  * @param countable what can count
@@ -33,6 +34,7 @@ public record EditorView(
     boolean isPutAway,
     @Nullable StarterView starter,
     Draft draft,
+    List<ReferenceView> references,
     @Nullable Instant keptAt,
     List<Missing> missing,
     Countable countable) {
@@ -44,6 +46,9 @@ public record EditorView(
    * @param isFixed whether somebody has begun with it
    */
   public record StarterView(String hash, String from, String unit, int faces, boolean isFixed) {}
+
+  /** A solution that the exercise knows of. */
+  public record ReferenceView(String hash, String from, int faces) {}
 
   /** A part of the editor. */
   public enum Section {

@@ -5,6 +5,7 @@ import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.survey.Wanted;
 import fairedge.server.inspection.Terms;
+import java.util.List;
 import java.util.UUID;
 
 /**
@@ -19,6 +20,9 @@ import java.util.UUID;
  * @param wanted what is asked of the shape
  * @param tells how much of the check students are told before their first answer
  * @param rule by what a hand-in gets credits
+ * @param references solutions, of which the one whose lines are met best counts
+ * @param shows when students see them
+ * @param showsLines whether the bench shows the required lines
  */
 public record Exercise(
     UUID id,
@@ -34,7 +38,10 @@ public record Exercise(
     Profile profile,
     Wanted wanted,
     Tells tells,
-    CreditRule rule) {
+    CreditRule rule,
+    List<Reference> references,
+    Shows shows,
+    boolean showsLines) {
 
   /** How much of the check students are told before their first answer. */
   public enum Tells {
@@ -44,9 +51,17 @@ public record Exercise(
     nothing
   }
 
+  /** When students see the references. */
+  public enum Shows {
+    never,
+    withAnswer,
+    afterDue
+  }
+
   /** By what hand-ins are inspected. */
   public Terms terms() {
-    return new Terms(profile, wanted, tolerance(), starter);
+    return new Terms(
+        profile, wanted, tolerance(), starter, references.stream().map(Reference::bytes).toList());
   }
 
   public Tolerance tolerance() {

@@ -11,6 +11,7 @@ import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,11 +33,19 @@ public class Exercises {
 
   /** What is asked in an exercise that is made at once. */
   public record Asked(
-      String title, String summary, String brief, String unit, Profile profile, CreditRule rule) {}
+      String title,
+      String summary,
+      String brief,
+      String unit,
+      Profile profile,
+      Wanted wanted,
+      CreditRule rule) {}
 
   /** Makes an exercise of an instructor's that is ready; for a sample class. */
   @Transactional
-  public UUID make(UUID owner, Asked asked, Mesh starter) {
+  public UUID make(UUID owner, Asked asked, Mesh starter, List<Mesh> solutions) {
+    List<Reference> references =
+        solutions.stream().map(m -> Reference.of(meshes.keep(m), "made step by step")).toList();
     Exercise exercise =
         new Exercise(
             UUID.randomUUID(),
@@ -50,9 +59,12 @@ public class Exercises {
             0,
             asked.brief(),
             asked.profile(),
-            Wanted.NOTHING,
+            asked.wanted(),
             Exercise.Tells.all,
-            asked.rule());
+            asked.rule(),
+            references,
+            Exercise.Shows.withAnswer,
+            true);
     store.insert(exercise, clock.instant());
     return exercise.id();
   }

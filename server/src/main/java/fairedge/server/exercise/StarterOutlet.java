@@ -9,6 +9,7 @@ import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.Form;
+import fairedge.core.survey.Marking;
 import fairedge.json.CheckView;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Gallery;
@@ -23,6 +24,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
@@ -104,12 +106,72 @@ public class StarterOutlet {
    */
   public EditorView useFile(UUID id, SignedIn owner, StarterFile file) {
     editor.requireStarterFree(id, owner);
-    LengthUnit unit =
-        LengthUnit.named(file.unit())
-            .orElseThrow(
-                () -> Problem.of(Problem.Kind.BAD_INPUT, "The unit is one of mm, cm, m, in."));
-    Mesh mesh = turns.await(owner.id(), () -> read(file, unit));
+    LengthUnit unit = unitOf(file);
+    Mesh mesh = turns.await(owner.id(), () -> read(file, unit, unit));
     return editor.setStarter(id, owner, mesh, unit.sign(), plain(file.name()));
+  }
+
+  private static LengthUnit unitOf(StarterFile file) {
+    return LengthUnit.named(file.unit())
+        .orElseThrow(() -> Problem.of(Problem.Kind.BAD_INPUT, "The unit is one of mm, cm, m, in."));
+  }
+
+  /** A workpiece of one's own as it stands, as a solution. */
+  public EditorView addReference(UUID id, SignedIn owner, UUID workpiece) {
+    editor.requireMine(id, owner);
+    OwnMeshes.OwnMesh mesh = own.workpiece(workpiece, owner);
+    return editor.addReference(id, owner, mesh.mesh(), "made on the bench");
+  }
+
+  /** A mesh file as a solution, in the unit of the starter. */
+  public EditorView addReference(UUID id, SignedIn owner, StarterFile file) {
+    editor.requireMine(id, owner);
+    EditorView.StarterView starter = editor.view(id, owner).starter();
+    if (starter == null) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT, "Choose a starter first: a solution is cut from it.");
+    }
+    LengthUnit own = LengthUnit.named(starter.unit()).orElseThrow();
+    Mesh mesh = turns.await(owner.id(), () -> read(file, unitOf(file), own));
+    return editor.addReference(id, owner, mesh, plain(file.name()));
+  }
+
+  /**
+   * Marks elements of the starter, or takes their marks off.
+   *
+   * @param reference hash of the reference on which a line is chosen; null for the starter
+   */
+  public EditorView mark(
+      UUID id,
+      SignedIn owner,
+      long revision,
+      Marking.Sort sort,
+      @Nullable String reference,
+      List<Integer> ids) {
+    if (reference != null && sort != Marking.Sort.LINE) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Only lines are chosen on a reference.");
+    }
+    byte[] mesh = reference == null ? starter(id, owner) : editor.reference(id, owner, reference);
+    return editor.mark(id, owner, revision, sort, gallery.copy(mesh), ids);
+  }
+
+  /** What of the starter is marked by the draft. */
+  public Marking.Marks marks(UUID id, SignedIn account) {
+    Terms terms = shown(id, account).terms();
+    return Marking.of(terms.wanted(), gallery.starter(terms), terms.tolerance());
+  }
+
+  public byte[] referenceMesh(UUID id, SignedIn account, String hash) {
+    return gallery.mesh(reference(id, account, hash), account);
+  }
+
+  /** What the check says of a reference, by what counts in the draft. */
+  public CheckView referenceCheck(UUID id, SignedIn account, String hash) {
+    return gallery.check(reference(id, account, hash), account);
+  }
+
+  private Shown reference(UUID id, SignedIn account, String hash) {
+    return new Shown(editor.reference(id, account, hash), shown(id, account).terms());
   }
 
   /** An exercise as a zip: what is written of it, and its starter. */
@@ -123,7 +185,10 @@ public class StarterOutlet {
             pack.pack(
                 draft,
                 starter == null ? "mm" : starter.unit(),
-                terms.map(t -> gallery.copy(t.starter())).orElse(null)));
+                terms.map(t -> gallery.copy(t.starter())).orElse(null),
+                terms.map(Terms::references).orElse(List.of()).stream()
+                    .map(gallery::copy)
+                    .toList()));
   }
 
   /**
@@ -145,14 +210,17 @@ public class StarterOutlet {
           if (unpacked.starter() != null) {
             editor.setStarter(id, account, unpacked.starter(), unit, "an exported exercise");
           }
+          unpacked
+              .references()
+              .forEach(m -> editor.addReference(id, account, m, "an exported exercise"));
           return id;
         }));
   }
 
-  private Mesh read(StarterFile file, LengthUnit unit) {
+  private Mesh read(StarterFile file, LengthUnit unit, LengthUnit into) {
     try {
       return new Meant(unit, file.up())
-          .mesh(MeshFormat.read(file.bytes(), limits.limits()).mesh(), unit);
+          .mesh(MeshFormat.read(file.bytes(), limits.limits()).mesh(), into);
     } catch (BadFile bad) {
       throw Problem.of(
           Problem.Kind.BAD_FILE,
@@ -180,8 +248,14 @@ public class StarterOutlet {
     return gallery.mesh(shown(id, account), account);
   }
 
-  /** What the check says of it, by what counts in the draft. */
+  /** What the check says of it, by what counts in the draft, pardoned or not. */
   public CheckView check(UUID id, SignedIn account) {
+    Shown shown = shown(id, account);
+    return gallery.check(new Shown(shown.mesh(), shown.terms().withoutPardons()), account);
+  }
+
+  /** The same of what counts. */
+  public CheckView counted(UUID id, SignedIn account) {
     return gallery.check(shown(id, account), account);
   }
 

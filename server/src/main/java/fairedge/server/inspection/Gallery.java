@@ -5,6 +5,7 @@ import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Starter;
 import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Recent;
@@ -49,6 +50,11 @@ public class Gallery {
   /** A copy, the caller's to change. */
   public Mesh copy(byte[] mesh) {
     return meshes.require(mesh);
+  }
+
+  /** What terms begin from, to be asked where something lies. */
+  public Starter starter(Terms terms) {
+    return inspections.starter(terms);
   }
 
   public byte[] mesh(Shown shown, SignedIn account) {

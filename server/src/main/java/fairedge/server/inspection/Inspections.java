@@ -1,7 +1,9 @@
 package fairedge.server.inspection;
 
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Recall;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Since;
@@ -13,6 +15,7 @@ import fairedge.core.lens.Looks;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
 import fairedge.core.survey.Starter;
+import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
@@ -39,12 +42,32 @@ public class Inspections {
   private final Recent<Began, Starter> starters =
       new Recent<>(FACES_AT_HAND, starter -> 100 + starter.faceCount());
 
+  /** Those that know references or pardons: what they know of them is found once. */
+  private final Recent<By, Inspector> inspectors = new Recent<>(200, inspector -> 1);
+
   Inspections(MeshFiles meshes) {
     this.meshes = meshes;
   }
 
   /** A starter by its hash, and what counts as near on it. */
   private record Began(String hash, double near) {}
+
+  /** By what an inspector goes. */
+  private record By(
+      Profile profile,
+      Wanted wanted,
+      Tolerance tolerance,
+      String starter,
+      List<String> references) {
+    static By of(Terms terms) {
+      return new By(
+          terms.profile(),
+          terms.wanted(),
+          terms.tolerance(),
+          HexFormat.of().formatHex(terms.starter()),
+          Terms.namesOf(terms.references()));
+    }
+  }
 
   /** A check, and what makes the next one of the same mesh cheaper. */
   public record Checked(CheckView check, Recall recall) {}
@@ -105,22 +128,28 @@ public class Inspections {
 
   /** Whether a check after a step costs what the step touched. */
   public boolean followsSteps(Terms terms) {
-    return new Inspector(terms.profile(), terms.tolerance())
-        .asking(terms.wanted(), null)
-        .followsSteps();
+    return inspector(terms).followsSteps();
   }
 
   private Inspector inspector(Terms terms) {
+    return terms.references().isEmpty() && terms.wanted().pardons().isEmpty()
+        ? made(terms)
+        : inspectors.get(By.of(terms), by -> made(terms));
+  }
+
+  private Inspector made(Terms terms) {
+    List<Mesh> references = terms.references().stream().map(meshes::require).toList();
     return new Inspector(terms.profile(), terms.tolerance(), starter(terms))
-        .asking(terms.wanted(), null);
+        .asking(terms.wanted(), references);
   }
 
   private Looks looks(Terms terms) {
     return new Looks(
-        terms.profile().thresholds(), terms.tolerance(), starter(terms), terms.wanted(), null);
+        terms.profile().thresholds(), terms.tolerance(), starter(terms), terms.wanted());
   }
 
-  private Starter starter(Terms terms) {
+  /** What a mesh began from, to be asked where something lies. */
+  public Starter starter(Terms terms) {
     byte[] starter = terms.starter();
     Began began = new Began(HexFormat.of().formatHex(starter), terms.tolerance().flat());
     return starters.get(began, b -> new Starter(meshes.require(starter), b.near()));

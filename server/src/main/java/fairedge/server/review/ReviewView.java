@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param report version of the report that {@code check} is
  * @param credits by the rule that holds; null where there are none
+ * @param references hashes of solutions that may be seen now
  */
 public record ReviewView(
     UUID id,
@@ -30,6 +31,7 @@ public record ReviewView(
     List<StepView> steps,
     AnswerView answer,
     @Nullable CreditsView credits,
+    List<String> references,
     @Nullable QueueView queue) {
 
   /**

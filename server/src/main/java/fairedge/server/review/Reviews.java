@@ -33,6 +33,7 @@ public class Reviews {
   private final Accounts accounts;
   private final Bench bench;
   private final Answers answers;
+  private final Solutions solutions;
   private final Homes homes;
   private final TransactionTemplate oneMoment;
 
@@ -43,6 +44,7 @@ public class Reviews {
       Accounts accounts,
       Bench bench,
       Answers answers,
+      Solutions solutions,
       Homes homes,
       PlatformTransactionManager transactions) {
     this.oneMoment = new TransactionTemplate(transactions);
@@ -54,6 +56,7 @@ public class Reviews {
     this.accounts = accounts;
     this.bench = bench;
     this.answers = answers;
+    this.solutions = solutions;
     this.homes = homes;
   }
 
@@ -82,7 +85,7 @@ public class Reviews {
   public ReviewView review(UUID id, SignedIn instructor) {
     submissions.opened(submissions.requireTo(Right.READ_ALL, id, instructor));
     Seen seen = seen(id);
-    return view(seen, queueOf(id, instructor));
+    return view(seen, true, queueOf(id, instructor));
   }
 
   /** A submission with its report and answer, all of one moment. */
@@ -100,10 +103,10 @@ public class Reviews {
   public ReviewView answer(UUID id, SignedIn student) {
     requireOut(submissions.requireOf(student, id));
     answers.markRead(id);
-    return view(seen(id), null);
+    return view(seen(id), false, null);
   }
 
-  private ReviewView view(Seen seen, @Nullable QueueView queue) {
+  private ReviewView view(Seen seen, boolean reviews, @Nullable QueueView queue) {
     Submission s = seen.submission();
     CheckView check = seen.read().check();
     return new ReviewView(
@@ -120,6 +123,7 @@ public class Reviews {
         s.stepId() == null ? List.of() : bench.stepsTo(s.stepId()),
         answers.told(seen.read().answer()),
         answers.credits(s).orElse(null),
+        solutions.of(s, assignments.require(s.assignmentId()), reviews),
         queue);
   }
 

@@ -16,8 +16,10 @@ import fairedge.server.exercise.Allowances;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Editor;
+import fairedge.server.exercise.EditorView;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.StarterOutlet;
+import fairedge.server.inspection.Terms;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.store.SubmissionStore;
@@ -87,7 +89,12 @@ public class Crediting {
 
   private static Tally tally(Counted counted, @Nullable Integer budget) {
     return new Tally(
-        counted.kinds(), counted.faces(), counted.quads(), counted.completeLoops(), budget);
+        counted.kinds(),
+        counted.faces(),
+        counted.quads(),
+        counted.completeLoops(),
+        budget,
+        counted.met());
   }
 
   /** By what it is told how late hand-ins to an assignment are. */
@@ -106,20 +113,23 @@ public class Crediting {
   /**
    * What somebody would get by another rule.
    *
-   * @param name the student's; of the starter its own
-   * @param attempt 0: the starter
+   * @param name the student's; of the starter and the references their own
+   * @param attempt 0: the starter, or a reference
    * @param soFar by the rule that holds; null where it has no criteria
    * @param isAnswered whether an answer is out, which stays as it is
    */
   public record WouldGet(
       String name, int attempt, CreditsView credits, @Nullable Double soFar, boolean isAnswered) {}
 
-  /** What the starter and the last attempts of all students would get; the newest first. */
+  /**
+   * What the starter, the references and the last attempts of all students would get; the newest
+   * first.
+   */
   public List<WouldGet> tryOut(UUID exercise, CreditRuleView asked, SignedIn account) {
     editor.requireMayRead(exercise, account);
     CreditRule rule = rule(asked);
     List<WouldGet> rows = new ArrayList<>();
-    starter(exercise, rule, account).ifPresent(rows::add);
+    rows.addAll(own(exercise, rule, account));
     Map<UUID, Assignment> set = new HashMap<>();
     assignments.of(account, Right.READ_ALL).stream()
         .filter(a -> a.exercise().id().equals(exercise))
@@ -152,15 +162,28 @@ public class Crediting {
     return rows;
   }
 
-  private Optional<WouldGet> starter(UUID exercise, CreditRule rule, SignedIn account) {
-    return editor
-        .terms(exercise, account)
-        .map(terms -> {
-          CheckView check = starters.check(exercise, account);
-          Tally tally = Tally.of(kinds(check), check.figures(), terms.wanted().faces());
-          return new WouldGet(
-              "Starter", 0, CreditsView.of(rule.of(tally, Map.of(), 0)), null, false);
-        });
+  /** What the exercise has itself: the starter and the references. */
+  private List<WouldGet> own(UUID exercise, CreditRule rule, SignedIn account) {
+    Optional<Terms> terms = editor.terms(exercise, account);
+    if (terms.isEmpty()) {
+      return List.of();
+    }
+    Integer budget = terms.get().wanted().faces();
+    List<WouldGet> rows = new ArrayList<>();
+    rows.add(own("Starter", starters.counted(exercise, account), rule, budget));
+    List<EditorView.ReferenceView> references = editor.view(exercise, account).references();
+    for (int i = 0; i < references.size(); i++) {
+      CheckView check = starters.referenceCheck(exercise, account, references.get(i).hash());
+      String name = references.size() == 1 ? "Reference" : "Reference " + (i + 1);
+      rows.add(own(name, check, rule, budget));
+    }
+    return rows;
+  }
+
+  private static WouldGet own(
+      String name, CheckView check, CreditRule rule, @Nullable Integer budget) {
+    Tally tally = Tally.of(kinds(check), check.figures(), budget, check.met());
+    return new WouldGet(name, 0, CreditsView.of(rule.of(tally, Map.of(), 0)), null, false);
   }
 
   private static Map<Kind, Map<Severity, Integer>> kinds(CheckView check) {

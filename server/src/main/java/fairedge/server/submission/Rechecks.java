@@ -156,7 +156,13 @@ public class Rechecks {
         Stream.concat(fresh.findings().stream(), kept)
             .sorted(Comparator.comparing(f -> Kind.named(f.kind())))
             .toList();
-    return CheckView.of(fresh.figures(), findings, fresh.unlisted(), fresh.leftOut());
+    return CheckView.of(
+        fresh.figures(),
+        findings,
+        fresh.unlisted(),
+        fresh.leftOut(),
+        fresh.met(),
+        fresh.pardoned());
   }
 
   private static Optional<FindingView> reassessed(FindingView f, Profile profile) {

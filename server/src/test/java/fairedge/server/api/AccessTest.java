@@ -196,6 +196,46 @@ class AccessTest {
             .assistant(404),
         line("POST", "/api/exercises/{exercise}/starter/file", null, 401, 404, 404, 404, 400)
             .assistant(404),
+        line(
+                "PUT",
+                "/api/exercises/{exercise}/marks",
+                Map.of("revision", 99, "sort", "held", "ids", List.of(0)),
+                401,
+                404,
+                404,
+                404,
+                409)
+            .assistant(404),
+        line("GET", "/api/exercises/{exercise}/marks", null, 401, 404, 404, 404, 200),
+        line(
+            "POST",
+            "/api/exercises/{exercise}/references",
+            Map.of("workpiece", UUID.randomUUID()),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("POST", "/api/exercises/{exercise}/references/file", null, 401, 404, 404, 404, 422)
+            .assistant(404),
+        line(
+            "GET",
+            "/api/exercises/{exercise}/references/{hash}/mesh",
+            null,
+            401,
+            404,
+            404,
+            404,
+            404),
+        line(
+            "GET",
+            "/api/exercises/{exercise}/references/{hash}/check",
+            null,
+            401,
+            404,
+            404,
+            404,
+            404),
         line("GET", "/api/exercises/{exercise}/starter/mesh", null, 401, 404, 404, 404, 200),
         line("GET", "/api/exercises/{exercise}/starter/check", null, 401, 404, 404, 404, 200),
         line("GET", "/api/exercises/{exercise}/starter/smooth", null, 401, 404, 404, 404, 200),
@@ -296,6 +336,7 @@ class AccessTest {
         line("GET", "/api/workpieces/{id}/bent", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/lenses/{lens}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/along/{edge}", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/marks", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/assignments/{assignment}/uploads", null, 401, 422, 422, 404, 404),
@@ -330,6 +371,7 @@ class AccessTest {
         line("GET", "/api/submissions/{id}/bent", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/lenses/{lens}", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/along/{edge}", null, 401, 200, 404, 404, 200),
+        line("GET", "/api/submissions/{id}/references/{hash}/mesh", null, 401, 404, 404, 404, 404),
         line("GET", "/api/submissions/{id}/answer", null, 401, 404, 404, 404, 404),
         line("PUT", "/api/submissions/{id}/draft", draft, 401, 404, 404, 404, 409),
         line(
@@ -588,7 +630,7 @@ class AccessTest {
     if (line.path().equals("/api/exercises/imports")) {
       return client.sendFile(line.path(), Map.of(), "x.zip", new byte[] {1, 2, 3});
     }
-    if (line.path().equals("/api/exercises/{exercise}/starter/file")) {
+    if (line.path().startsWith("/api/exercises/{exercise}/") && line.path().endsWith("/file")) {
       return client.sendFile(
           line.path().replace("{exercise}", exercise), Map.of("unit", "mm"), "x.obj", new byte[0]);
     }
@@ -622,6 +664,7 @@ class AccessTest {
             .replace("{assignment}", assignment)
             .replace("{lens}", "shape-change")
             .replace("{edge}", "7")
+            .replace("{hash}", "00")
             .replace("{revision}", "99")
             .replace("{step}", "99");
     return switch (line.method()) {

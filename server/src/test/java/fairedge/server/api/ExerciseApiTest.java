@@ -2,8 +2,6 @@ package fairedge.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fairedge.core.format.obj.ObjWriter;
-import fairedge.core.mesh.Mesh;
 import fairedge.core.props.Form;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.course.Role;
@@ -20,9 +18,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -48,18 +44,16 @@ class ExerciseApiTest {
   private static Client runa;
   private static Client ada;
   private static String course;
+  private static Breakwater quay;
 
   @BeforeAll
   static void start() {
     database = new Database();
     app = Application.on(database);
-    School school = new School(app);
-    SignedIn instructor = school.person("runa", "Runa Delahaye");
-    UUID breakwater = school.classOf("Breakwater", instructor);
-    school.enrol(breakwater, school.person("ada", "Ada Lunde"), Role.STUDENT);
-    course = breakwater.toString();
-    runa = Client.signedIn(app, "runa");
-    ada = Client.signedIn(app, "ada");
+    quay = new Breakwater(app, "");
+    course = quay.course;
+    runa = quay.runa;
+    ada = quay.ada;
   }
 
   @AfterAll
@@ -68,158 +62,55 @@ class ExerciseApiTest {
     database.close();
   }
 
-  private static String begun() {
-    return runa.post("/api/exercises", Map.of()).is(201).json().path("id").asString();
-  }
-
-  private static JsonNode editor(String id) {
-    return runa.get("/api/exercises/" + id).is(200).json();
-  }
-
-  /** What is in the editor, with some of it written otherwise. */
-  private static Map<String, Object> written(String id, Map<String, Object> other) {
-    JsonNode now = editor(id);
-    Map<String, Object> draft = new HashMap<>();
-    draft.put("revision", now.path("revision").asLong());
-    for (String field :
-        List.of("title", "summary", "brief", "profile", "wanted", "tells", "rule")) {
-      draft.put(field, now.path("draft").path(field));
-    }
-    draft.putAll(other);
-    return draft;
-  }
-
-  private static Reply keep(String id, Map<String, Object> other) {
-    return runa.put("/api/exercises/" + id + "/draft", written(id, other));
-  }
-
-  private static Reply makeReady(String id) {
-    return runa.post(
-        "/api/exercises/" + id + "/ready",
-        Map.of("revision", editor(id).path("revision").asLong()));
-  }
-
-  /** A cleat to cut, ready to be set. */
-  private static String ready(String title) {
-    String id = begun();
-    runa.put("/api/exercises/" + id + "/starter", Map.of("form", "cleat")).is(200);
-    keep(id, Map.of("title", title, "summary", "Cut it", "brief", "Cut it **well**.")).is(200);
-    makeReady(id).is(200);
-    return id;
-  }
-
-  private static Map<String, Object> setting(Map<String, Object> other) {
-    Map<String, Object> setting = new HashMap<>(Map.of("late", "taken", "handIn", "both"));
-    setting.putAll(other);
-    return setting;
-  }
-
-  private static String set(String id, Map<String, Object> other) {
-    return runa.post(
-            "/api/exercises/" + id + "/assignments",
-            Map.of("course", course, "setting", setting(other)))
-        .is(201)
-        .json()
-        .path("id")
-        .asString();
-  }
-
-  /** A time on the wall of the class. */
-  private static String onTheWall(long minutesFromNow) {
-    return LocalDateTime.now(OSLO)
-        .plusMinutes(minutesFromNow)
-        .truncatedTo(ChronoUnit.SECONDS)
-        .toString();
-  }
-
-  private static List<String> titlesOfAda() {
-    List<String> titles = new ArrayList<>();
-    ada.get("/api/my-work")
-        .is(200)
-        .json()
-        .path("items")
-        .forEach(i -> titles.add(i.path("assignment").path("exercise").path("title").asString()));
-    return titles;
-  }
-
-  private static JsonNode opened(String assignment) {
-    return ada.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(200).json();
-  }
-
-  private static Reply handIn(String assignment) {
-    JsonNode open = opened(assignment);
-    return ada.post(
-        "/api/workpieces/" + open.path("id").asString() + "/submissions",
-        Map.of("revision", open.path("revision").asLong(), "clientKey", UUID.randomUUID()));
-  }
-
-  private static byte[] obj(Mesh mesh) {
-    StringBuilder text = new StringBuilder();
-    try {
-      ObjWriter.write(mesh, text);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text.toString().getBytes(StandardCharsets.UTF_8);
-  }
-
-  private static Reply sendFile(String assignment) {
-    byte[] file = obj(HarbourProps.cleat());
-    return ada.sendFile(
-        "/api/assignments/" + assignment + "/uploads",
-        Map.of("clientKey", UUID.randomUUID().toString()),
-        "cleat.obj",
-        file);
-  }
-
   @Test
   void draft_isKept_andHoldsNowhere_beforeItIsReady() {
-    String id = begun();
-    JsonNode empty = editor(id);
+    String id = quay.begun();
+    JsonNode empty = quay.editor(id);
     assertThat(empty.path("version").isNull()).isTrue();
     List<String> missing = new ArrayList<>();
     empty.path("missing").forEach(m -> missing.add(m.path("section").asString()));
     assertThat(missing).containsExactly("starter", "brief", "brief", "brief");
-    assertThat(makeReady(id).is(400).detail()).contains("A starter to cut is missing");
+    assertThat(quay.makeReady(id).is(400).detail()).contains("A starter to cut is missing");
     runa.post(
             "/api/exercises/" + id + "/assignments",
-            Map.of("course", course, "setting", setting(Map.of())))
+            Map.of("course", course, "setting", Breakwater.setting(Map.of())))
         .is(404);
 
     runa.put("/api/exercises/" + id + "/starter", Map.of("form", "cleat")).is(200);
-    Map<String, Object> first = written(id, Map.of("title", "A cleat of one's own"));
+    Map<String, Object> first = quay.written(id, Map.of("title", "A cleat of one's own"));
     long revision =
         runa.put("/api/exercises/" + id + "/draft", first).is(200).json().path("revision").asLong();
     assertThat(runa.put("/api/exercises/" + id + "/draft", first).is(409).detail())
         .contains("another window");
-    assertThat(editor(id).path("revision").asLong()).isEqualTo(revision);
-    assertThat(editor(id).path("draft").path("title").asString()).isEqualTo("A cleat of one's own");
-    keep(id, Map.of("summary", "Cut it", "brief", "Cut it.")).is(200);
-    JsonNode ready = makeReady(id).is(200).json();
+    assertThat(quay.editor(id).path("revision").asLong()).isEqualTo(revision);
+    assertThat(quay.editor(id).path("draft").path("title").asString())
+        .isEqualTo("A cleat of one's own");
+    quay.keep(id, Map.of("summary", "Cut it", "brief", "Cut it.")).is(200);
+    JsonNode ready = quay.makeReady(id).is(200).json();
     assertThat(ready.path("version").asInt()).isZero();
     assertThat(ready.path("missing")).isEmpty();
     assertThat(ready.path("isChanged").asBoolean()).isFalse();
 
-    set(id, Map.of());
-    keep(id, Map.of("title", "Another title")).is(200);
-    assertThat(editor(id).path("isChanged").asBoolean()).isTrue();
-    assertThat(titlesOfAda()).contains("A cleat of one's own").doesNotContain("Another title");
+    quay.set(id, Map.of());
+    quay.keep(id, Map.of("title", "Another title")).is(200);
+    assertThat(quay.editor(id).path("isChanged").asBoolean()).isTrue();
+    assertThat(quay.titlesOfAda()).contains("A cleat of one's own").doesNotContain("Another title");
     JsonNode back =
         runa.post(
                 "/api/exercises/" + id + "/draft/back",
-                Map.of("revision", editor(id).path("revision").asLong()))
+                Map.of("revision", quay.editor(id).path("revision").asLong()))
             .is(200)
             .json();
     assertThat(back.path("draft").path("title").asString()).isEqualTo("A cleat of one's own");
     assertThat(back.path("isChanged").asBoolean()).isFalse();
-    assertThat(keep(id, Map.of("brief", "x".repeat(50_000))).is(400).detail())
+    assertThat(quay.keep(id, Map.of("brief", "x".repeat(50_000))).is(400).detail())
         .contains("40,000 letters");
   }
 
   @Test
   void starter_comesFromAFile_fromOwnWork_fromAnother_andIsFixedOnceSomebodyBegan() {
-    String id = begun();
-    byte[] file = obj(HarbourProps.hatchLid());
+    String id = quay.begun();
+    byte[] file = Breakwater.obj(HarbourProps.hatchLid());
     JsonNode lid =
         runa.sendFile(
                 "/api/exercises/" + id + "/starter/file", Map.of("unit", "cm"), "lid.obj", file)
@@ -240,7 +131,7 @@ class ExerciseApiTest {
                 .path("line")
                 .asInt())
         .isPositive();
-    assertThat(editor(id).path("starter").path("from").asString()).isEqualTo("lid.obj");
+    assertThat(quay.editor(id).path("starter").path("from").asString()).isEqualTo("lid.obj");
     JsonNode check = runa.get("/api/exercises/" + id + "/starter/check").is(200).json();
     assertThat(check.path("must").asInt()).isPositive();
     assertThat(runa.get("/api/exercises/" + id + "/starter/mesh").is(200).bytes()).isNotEmpty();
@@ -270,18 +161,18 @@ class ExerciseApiTest {
     ada.put("/api/exercises/" + id + "/starter", Map.of("workpiece", workpiece)).is(404);
     runa.put("/api/exercises/" + id + "/starter", Map.of("workpiece", UUID.randomUUID())).is(404);
 
-    String other = ready("The other");
+    String other = quay.ready("The other");
     JsonNode from =
         runa.put("/api/exercises/" + id + "/starter", Map.of("exercise", other))
             .is(200)
             .json()
             .path("starter");
-    assertThat(from.path("hash")).isEqualTo(editor(other).path("starter").path("hash"));
+    assertThat(from.path("hash")).isEqualTo(quay.editor(other).path("starter").path("hash"));
 
-    String assignment = set(other, Map.of());
-    assertThat(editor(other).path("starter").path("isFixed").asBoolean()).isFalse();
-    opened(assignment);
-    assertThat(editor(other).path("starter").path("isFixed").asBoolean()).isTrue();
+    String assignment = quay.set(other, Map.of());
+    assertThat(quay.editor(other).path("starter").path("isFixed").asBoolean()).isFalse();
+    quay.opened(assignment);
+    assertThat(quay.editor(other).path("starter").path("isFixed").asBoolean()).isTrue();
     assertThat(
             runa.put("/api/exercises/" + other + "/starter", Map.of("form", "cleat"))
                 .is(400)
@@ -293,7 +184,8 @@ class ExerciseApiTest {
             .json()
             .path("id")
             .asString();
-    assertThat(editor(copy).path("draft").path("title").asString()).isEqualTo("Copy of The other");
+    assertThat(quay.editor(copy).path("draft").path("title").asString())
+        .isEqualTo("Copy of The other");
     runa.put("/api/exercises/" + copy + "/starter", Map.of("form", "cleat")).is(200);
     assertThat(runa.delete("/api/assignments/" + assignment).is(400).detail())
         .contains("close it instead");
@@ -301,41 +193,66 @@ class ExerciseApiTest {
 
   @Test
   void planned_isHidden_open_isWorkedAt_closed_isReadOnly() {
-    String id = ready("By the clock");
+    String id = quay.ready("By the clock");
     String assignment =
-        set(id, Map.of("opens", onTheWall(60), "due", onTheWall(120), "late", "refused"));
-    assertThat(titlesOfAda()).doesNotContain("By the clock");
+        quay.set(
+            id,
+            Map.of(
+                "opens",
+                Breakwater.onTheWall(60),
+                "due",
+                Breakwater.onTheWall(120),
+                "late",
+                "refused"));
+    assertThat(quay.titlesOfAda()).doesNotContain("By the clock");
     ada.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(404);
     ada.get("/api/assignments/" + assignment + "/picture").is(404);
-    sendFile(assignment).is(404);
+    quay.sendFile(assignment).is(404);
 
-    change(assignment, Map.of("opens", onTheWall(-60), "due", onTheWall(60), "late", "refused"));
-    assertThat(titlesOfAda()).contains("By the clock");
-    handIn(assignment).is(201);
+    change(
+        assignment,
+        Map.of(
+            "opens",
+            Breakwater.onTheWall(-60),
+            "due",
+            Breakwater.onTheWall(60),
+            "late",
+            "refused"));
+    assertThat(quay.titlesOfAda()).contains("By the clock");
+    quay.handIn(assignment).is(201);
 
-    change(assignment, Map.of("opens", onTheWall(-60), "due", onTheWall(-1), "late", "refused"));
-    assertThat(handIn(assignment).is(400).detail()).contains("closed");
-    assertThat(sendFile(assignment).is(400).detail()).contains("closed");
-    assertThat(titlesOfAda()).contains("By the clock");
-    change(assignment, Map.of("due", onTheWall(-1)));
-    handIn(assignment).is(201);
+    change(
+        assignment,
+        Map.of(
+            "opens",
+            Breakwater.onTheWall(-60),
+            "due",
+            Breakwater.onTheWall(-1),
+            "late",
+            "refused"));
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("closed");
+    assertThat(quay.sendFile(assignment).is(400).detail()).contains("closed");
+    assertThat(quay.titlesOfAda()).contains("By the clock");
+    change(assignment, Map.of("due", Breakwater.onTheWall(-1)));
+    quay.handIn(assignment).is(201);
     change(assignment, Map.of("overruled", "closed"));
-    assertThat(handIn(assignment).is(400).detail()).contains("closed");
-    change(assignment, Map.of("opens", onTheWall(60), "overruled", "open"));
-    handIn(assignment).is(201);
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("closed");
+    change(assignment, Map.of("opens", Breakwater.onTheWall(60), "overruled", "open"));
+    quay.handIn(assignment).is(201);
   }
 
   private static JsonNode change(String assignment, Map<String, Object> other) {
-    return runa.put("/api/assignments/" + assignment, setting(other)).is(200).json();
+    return runa.put("/api/assignments/" + assignment, Breakwater.setting(other)).is(200).json();
   }
 
   @Test
   void attempts_ways_andWhatSomebodyHasBeyondThem() {
-    String id = ready("Counted");
-    String assignment = set(id, Map.of("attempts", 1, "handIn", "bench", "due", onTheWall(-5)));
-    assertThat(sendFile(assignment).is(400).detail()).contains("from the bench");
-    handIn(assignment).is(201);
-    assertThat(handIn(assignment).is(400).detail()).contains("handed in once");
+    String id = quay.ready("Counted");
+    String assignment =
+        quay.set(id, Map.of("attempts", 1, "handIn", "bench", "due", Breakwater.onTheWall(-5)));
+    assertThat(quay.sendFile(assignment).is(400).detail()).contains("from the bench");
+    quay.handIn(assignment).is(201);
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("handed in once");
     String adaId = database.value("select id from account where sign_in = 'ada'");
     Map<String, Object> more = new HashMap<>();
     more.put("student", adaId);
@@ -344,19 +261,19 @@ class ExerciseApiTest {
     JsonNode given =
         runa.put("/api/assignments/" + assignment + "/allowances", more).is(200).json();
     assertThat(given).hasSize(1);
-    handIn(assignment).is(201);
-    assertThat(handIn(assignment).is(400).detail()).contains("2 times");
+    quay.handIn(assignment).is(201);
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("2 times");
 
-    change(assignment, Map.of("late", "refused", "due", onTheWall(-5)));
-    assertThat(handIn(assignment).is(400).detail()).contains("closed");
-    more.put("due", onTheWall(30));
+    change(assignment, Map.of("late", "refused", "due", Breakwater.onTheWall(-5)));
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("closed");
+    more.put("due", Breakwater.onTheWall(30));
     runa.put("/api/assignments/" + assignment + "/allowances", more).is(200);
-    handIn(assignment).is(201);
-    change(assignment, Map.of("late", "refused", "due", onTheWall(60)));
-    more.put("due", onTheWall(-30));
+    quay.handIn(assignment).is(201);
+    change(assignment, Map.of("late", "refused", "due", Breakwater.onTheWall(60)));
+    more.put("due", Breakwater.onTheWall(-30));
     runa.put("/api/assignments/" + assignment + "/allowances", more).is(200);
     // Nobody has less time than all others.
-    handIn(assignment).is(201);
+    quay.handIn(assignment).is(201);
     runa.put(
             "/api/assignments/" + assignment + "/allowances",
             Map.of("student", adaId, "excused", false))
@@ -371,8 +288,8 @@ class ExerciseApiTest {
 
   @Test
   void acceptedWork_isOver_untilItIsOpenedAgain() {
-    String assignment = set(ready("Accepted"), Map.of());
-    String first = handIn(assignment).is(201).json().path("id").asString();
+    String assignment = quay.set(quay.ready("Accepted"), Map.of());
+    String first = quay.handIn(assignment).is(201).json().path("id").asString();
     Map<String, Object> answer =
         Map.of("revision", 0, "word", "Well cut.", "verdict", "accepted", "notes", List.of());
     long revision =
@@ -382,8 +299,8 @@ class ExerciseApiTest {
             .path("revision")
             .asLong();
     runa.post("/api/submissions/" + first + "/return", Map.of("revision", revision)).is(200);
-    assertThat(handIn(assignment).is(400).detail()).contains("accepted");
-    assertThat(sendFile(assignment).is(400).detail()).contains("accepted");
+    assertThat(quay.handIn(assignment).is(400).detail()).contains("accepted");
+    assertThat(quay.sendFile(assignment).is(400).detail()).contains("accepted");
     runa.put(
             "/api/assignments/" + assignment + "/allowances",
             Map.of(
@@ -394,20 +311,20 @@ class ExerciseApiTest {
                 "excused",
                 false))
         .is(200);
-    handIn(assignment).is(201);
+    quay.handIn(assignment).is(201);
   }
 
   /** All that a student can ask of an exercise that tells little before the first answer. */
   @Test
   void whatTheCheckTells_isHeldWhateverAStudentAsks() {
     for (String tells : List.of("counts", "nothing")) {
-      String id = begun();
+      String id = quay.begun();
       runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
-      keep(id, Map.of("title", "Told " + tells, "summary", "s", "brief", "b", "tells", tells))
+      quay.keep(id, Map.of("title", "Told " + tells, "summary", "s", "brief", "b", "tells", tells))
           .is(200);
-      makeReady(id).is(200);
-      String assignment = set(id, Map.of());
-      JsonNode open = opened(assignment);
+      quay.makeReady(id).is(200);
+      String assignment = quay.set(id, Map.of());
+      JsonNode open = quay.opened(assignment);
       String path = "/api/workpieces/" + open.path("id").asString();
       JsonNode check = open.path("check");
       assertThat(check.path("findings")).isEmpty();
@@ -431,7 +348,7 @@ class ExerciseApiTest {
       states.add(ada.post(path + "/undo", Bollard.move(1)).is(200).state());
       states.add(ada.post(path + "/redo", Bollard.move(2)).is(200).state());
       states.add(ada.get(path).is(200).json());
-      states.add(opened(assignment));
+      states.add(quay.opened(assignment));
       for (JsonNode state : states) {
         assertThat(state.toString()).doesNotContain("\"kind\":\"ngon\"", "16 sides", "ring-stop");
         assertThat(state.path("check").path("findings")).isEmpty();
@@ -452,7 +369,7 @@ class ExerciseApiTest {
       }
       ada.get(path + "/lenses/subdivided").is(200);
       ada.get(path + "/smooth").is(200);
-      String submission = handIn(assignment).is(201).json().path("id").asString();
+      String submission = quay.handIn(assignment).is(201).json().path("id").asString();
       for (String looked : hidden) {
         assertThat(ada.get("/api/submissions/" + submission + looked).status())
             .as(looked)
@@ -474,11 +391,11 @@ class ExerciseApiTest {
               .json()
               .path("revision")
               .asLong();
-      assertThat(opened(assignment).path("check").path("findings"))
+      assertThat(quay.opened(assignment).path("check").path("findings"))
           .as("a draft tells nothing yet")
           .isEmpty();
       runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
-      assertThat(opened(assignment).path("check").path("findings")).isNotEmpty();
+      assertThat(quay.opened(assignment).path("check").path("findings")).isNotEmpty();
       ada.get(path + "/lenses/flow").is(200);
       ada.get("/api/submissions/" + submission + "/lenses/flow").is(200);
     }
@@ -544,12 +461,13 @@ class ExerciseApiTest {
 
   @Test
   void credits_goByTheRule_areTriedBefore_andStayAsTheyWentOut() {
-    String id = begun();
+    String id = quay.begun();
     runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
-    keep(id, Map.of("title", "Credited", "summary", "s", "brief", "b", "rule", rule(1))).is(200);
-    makeReady(id).is(200);
-    String assignment = set(id, Map.of("due", onTheWall(-90)));
-    String submission = handIn(assignment).is(201).json().path("id").asString();
+    quay.keep(id, Map.of("title", "Credited", "summary", "s", "brief", "b", "rule", rule(1)))
+        .is(200);
+    quay.makeReady(id).is(200);
+    String assignment = quay.set(id, Map.of("due", Breakwater.onTheWall(-90)));
+    String submission = quay.handIn(assignment).is(201).json().path("id").asString();
     // Top and bottom of 16 sides must; 16 of 18 faces are quads; a day was begun since it was due.
     JsonNode proposed =
         runa.get("/api/submissions/" + submission + "/review").is(200).json().path("credits");
@@ -580,8 +498,8 @@ class ExerciseApiTest {
             .path("revision")
             .asLong();
     runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
-    keep(id, Map.of("rule", rule(3))).is(200);
-    JsonNode ready = makeReady(id).is(200).json();
+    quay.keep(id, Map.of("rule", rule(3))).is(200);
+    JsonNode ready = quay.makeReady(id).is(200).json();
     assertThat(ready.path("version").asInt()).isEqualTo(1);
     assertThat(runa.get("/api/exercises/" + id + "/recheck").json().path("done").asInt())
         .as("another rule inspects nothing anew")
@@ -591,7 +509,7 @@ class ExerciseApiTest {
         ada.get("/api/submissions/" + submission + "/answer").is(200).json().path("credits");
     assertThat(isNews(assignment)).as("read, on whichever machine").isFalse();
     assertThat(out.path("total").asDouble()).isEqualTo(9);
-    String next = handIn(assignment).is(201).json().path("id").asString();
+    String next = quay.handIn(assignment).is(201).json().path("id").asString();
     assertThat(
             runa.get("/api/submissions/" + next + "/review")
                 .json()
@@ -610,7 +528,7 @@ class ExerciseApiTest {
             0,
             "counts",
             "best");
-    assertThat(keep(id, Map.of("rule", bad)).is(400).detail()).contains("counts no kind");
+    assertThat(quay.keep(id, Map.of("rule", bad)).is(400).detail()).contains("counts no kind");
     assertThat(runa.post("/api/exercises/" + id + "/credits", Map.of("rule", bad)).is(400).detail())
         .contains("counts no kind");
   }
@@ -645,10 +563,10 @@ class ExerciseApiTest {
   @Test
   void export_comesBackBitForBit_withNobodysName() throws IOException {
     for (Form form : Form.values()) {
-      String id = begun();
+      String id = quay.begun();
       String name = form.name().toLowerCase(Locale.ROOT).replace('_', '-');
       runa.put("/api/exercises/" + id + "/starter", Map.of("form", name)).is(200);
-      keep(
+      quay.keep(
               id,
               Map.of(
                   "title",
@@ -667,7 +585,7 @@ class ExerciseApiTest {
       byte[] first = runa.get("/api/exercises/" + id + "/export").is(200).bytes();
       assertThat(runa.get("/api/exercises/" + id + "/export").bytes()).isEqualTo(first);
       String again = bring(first).is(201).json().path("id").asString();
-      assertThat(editor(again).path("draft")).isEqualTo(editor(id).path("draft"));
+      assertThat(quay.editor(again).path("draft")).isEqualTo(quay.editor(id).path("draft"));
       assertThat(runa.get("/api/exercises/" + again + "/export").is(200).bytes())
           .as(form.title())
           .isEqualTo(first);
@@ -678,10 +596,10 @@ class ExerciseApiTest {
 
   @Test
   void zipThatIsNoExercise_isToldWhy_andBeginsNothing() throws IOException {
-    String id = ready("To break");
+    String id = quay.ready("To break");
     byte[] sound = runa.get("/api/exercises/" + id + "/export").is(200).bytes();
     int before = runa.get("/api/exercises").json().size();
-    byte[] obj = obj(HarbourProps.cleat());
+    byte[] obj = Breakwater.obj(HarbourProps.cleat());
     byte[] huge = new byte[3_000_000];
     Arrays.fill(huge, (byte) ' ');
     Map<String, byte[]> many = new LinkedHashMap<>();
@@ -711,11 +629,11 @@ class ExerciseApiTest {
 
   @Test
   void instructor_triesItAsAStudentWould_andLeavesNoTrace() {
-    String id = begun();
+    String id = quay.begun();
     assertThat(runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(400).detail())
         .contains("Choose a starter");
     runa.put("/api/exercises/" + id + "/starter", Map.of("form", "hatch-lid")).is(200);
-    keep(id, Map.of("title", "Tried", "brief", "b", "tells", "counts")).is(200);
+    quay.keep(id, Map.of("title", "Tried", "brief", "b", "tells", "counts")).is(200);
     JsonNode tried = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
     assertThat(tried.path("task").path("title").asString()).isEqualTo("Tried");
     assertThat(tried.path("check").path("findings")).as("as a student would").isEmpty();
@@ -725,7 +643,7 @@ class ExerciseApiTest {
     ada.get(path).is(404);
     ada.put("/api/exercises/" + id + "/workpiece", Map.of()).is(404);
     runa.post(path + "/submissions", Bollard.move(1)).is(400);
-    assertThat(editor(id).path("starter").path("isFixed").asBoolean()).isFalse();
+    assertThat(quay.editor(id).path("starter").path("isFixed").asBoolean()).isFalse();
 
     JsonNode on = runa.put("/api/exercises/" + id + "/workpiece", Map.of()).is(200).json();
     assertThat(on.path("steps")).as("a page that is loaded again goes on").hasSize(1);
@@ -751,7 +669,7 @@ class ExerciseApiTest {
 
   @Test
   void timesOnTheWall_areInstantsByTheZone_alsoWhereClocksChange() {
-    String assignment = set(ready("Clocks"), Map.of());
+    String assignment = quay.set(quay.ready("Clocks"), Map.of());
     // The night in which Oslo's clocks go forward, from 2 to 3; and back, from 3 to 2.
     JsonNode spring =
         change(assignment, Map.of("opens", "2031-03-30T02:30:00", "due", "2031-10-26T02:30:00"));
@@ -783,19 +701,22 @@ class ExerciseApiTest {
     assertThat(
             runa.put(
                     "/api/assignments/" + assignment,
-                    setting(Map.of("opens", "2031-12-02T00:00:00", "due", "2031-12-01T00:00:00")))
+                    Breakwater.setting(
+                        Map.of("opens", "2031-12-02T00:00:00", "due", "2031-12-01T00:00:00")))
                 .is(400)
                 .detail())
         .contains("due before it opens");
-    runa.put("/api/assignments/" + assignment, setting(Map.of("attempts", 0))).is(400);
-    runa.put("/api/assignments/" + assignment, setting(Map.of("due", "+99999-01-01T00:00:00")))
+    runa.put("/api/assignments/" + assignment, Breakwater.setting(Map.of("attempts", 0))).is(400);
+    runa.put(
+            "/api/assignments/" + assignment,
+            Breakwater.setting(Map.of("due", "+99999-01-01T00:00:00")))
         .is(400);
   }
 
   @Test
   void whatIsSet_isOrdered_andTakenOutWhereNobodyBegan() {
-    String first = set(ready("Order one"), Map.of("heading", "Week 40"));
-    String second = set(ready("Order two"), Map.of());
+    String first = quay.set(quay.ready("Order one"), Map.of("heading", "Week 40"));
+    String second = quay.set(quay.ready("Order two"), Map.of());
     List<String> order = new ArrayList<>();
     runa.get("/api/assignments").json().forEach(a -> order.add(a.path("id").asString()));
     Collections.reverse(order);
@@ -815,8 +736,8 @@ class ExerciseApiTest {
 
   @Test
   void exercisesOfOthers_areReadAndCopied_andNotWrittenOrSet() {
-    String id = ready("Runa's own");
-    set(id, Map.of());
+    String id = quay.ready("Runa's own");
+    quay.set(id, Map.of());
     SignedIn colleague = new School(app).person("dagny", "Dagny Prell");
     new School(app).classOf("Elsewhere", colleague);
     Client dagny = Client.signedIn(app, "dagny");
@@ -825,7 +746,7 @@ class ExerciseApiTest {
     JsonNode read = dagny.get("/api/exercises/" + id).is(200).json();
     assertThat(read.path("isMine").asBoolean()).isFalse();
     assertThat(read.path("owner").asString()).isEqualTo("Runa Delahaye");
-    keep(id, Map.of("title", "Not for others yet")).is(200);
+    quay.keep(id, Map.of("title", "Not for others yet")).is(200);
     assertThat(dagny.get("/api/exercises/" + id).json().path("draft").path("title").asString())
         .isEqualTo("Runa's own");
     dagny.put("/api/exercises/" + id + "/away", Map.of("away", true)).is(404);
@@ -833,7 +754,7 @@ class ExerciseApiTest {
             dagny
                 .post(
                     "/api/exercises/" + id + "/assignments",
-                    Map.of("course", course, "setting", setting(Map.of())))
+                    Map.of("course", course, "setting", Breakwater.setting(Map.of())))
                 .is(400)
                 .detail())
         .contains("copy it");

@@ -228,7 +228,8 @@ class NonsenseApiTest {
         .replace("{lens}", "flow")
         .replace("{form}", "cleat")
         .replace("{revision}", "0")
-        .replace("{step}", "1");
+        .replace("{step}", "1")
+        .replace("{hash}", "00");
   }
 
   /** What is told as a mistake of ours. */

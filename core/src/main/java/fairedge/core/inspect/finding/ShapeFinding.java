@@ -55,6 +55,37 @@ public sealed interface ShapeFinding extends Finding {
   }
 
   /**
+   * A place that is to be held, without a vertex; told of the nearest.
+   *
+   * @param at the place
+   * @param distance how far the vertex is from it
+   */
+  record LeftPlace(Where where, Vec3 at, double distance) implements ShapeFinding {
+    @Override
+    public Rule rule() {
+      return Rule.MOVED;
+    }
+
+    @Override
+    public Measure measure() {
+      return new Measure(distance, Measure.Unit.LENGTH);
+    }
+  }
+
+  /** New edges across faces of the starter that are locked. */
+  record Locked(Where where) implements ShapeFinding {
+    @Override
+    public Rule rule() {
+      return Rule.OFF_LINE;
+    }
+
+    @Override
+    public Measure measure() {
+      return new Measure(elements().size(), Measure.Unit.EDGES);
+    }
+  }
+
+  /**
    * A line of new edges that does not come round; its elements are its ends, then its edges.
    *
    * @param ends how many

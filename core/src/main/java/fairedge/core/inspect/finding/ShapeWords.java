@@ -4,6 +4,8 @@ import static fairedge.core.survey.Say.count;
 import static fairedge.core.survey.Say.words;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.finding.ShapeFinding.LeftPlace;
+import fairedge.core.inspect.finding.ShapeFinding.Locked;
 import fairedge.core.inspect.finding.ShapeFinding.Lopsided;
 import fairedge.core.inspect.finding.ShapeFinding.Moved;
 import fairedge.core.inspect.finding.ShapeFinding.Needless;
@@ -21,6 +23,8 @@ final class ShapeWords {
     return switch (finding) {
       case Placed f -> "Does not lie where the starter lies";
       case Moved f -> words("Shape moved by %.3g", f.largest());
+      case LeftPlace f -> words("Vertex gone from its place by %.3g", f.distance());
+      case Locked f -> count(size, "edge", "edges") + " across locked faces";
       case OneSided f -> "Line does not come round: " + count(f.ends(), "open end", "open ends");
       case OffLine f -> words("Line covered by %.0f %%", 100 * Math.floor(100 * f.share()) / 100);
       case Needless f -> count(size, "edge that is", "edges that are") + " not needed here";
@@ -49,6 +53,13 @@ final class ShapeWords {
               f.allowed(),
               f.mean(),
               f.meanBack());
+      case LeftPlace f ->
+          words(
+              "The exercise holds %s: a vertex is to stay there, and the nearest is %.4g away.",
+              place(f.at()), f.distance());
+      case Locked f ->
+          (size == 1 ? "This edge lies" : "These " + size + " edges lie")
+              + " in faces that the exercise locks: the cut is to end before them.";
       case OneSided f ->
           "This line of "
               + count(f.edges(), "new edge", "new edges")

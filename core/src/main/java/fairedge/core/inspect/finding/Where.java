@@ -15,8 +15,13 @@ import java.util.List;
  * @param elements the first of them name it
  * @param place where its mark stands
  * @param reach the mean length of the edges of its faces
+ * @param isWhole whether it is about the whole mesh, and stands somewhere
  */
-public record Where(List<Element> elements, Vec3 place, double reach) {
+public record Where(List<Element> elements, Vec3 place, double reach, boolean isWhole) {
+  public Where(List<Element> elements, Vec3 place, double reach) {
+    this(elements, place, reach, false);
+  }
+
   public static Where atFace(Mesh mesh, int f) {
     return new Where(List.of(Element.face(f)), Places.onFace(mesh, f), Places.meanEdge(mesh, f));
   }
@@ -55,6 +60,11 @@ public record Where(List<Element> elements, Vec3 place, double reach) {
     while (!subject.mesh().hasFace(first)) {
       first++;
     }
-    return atFace(subject.mesh(), first);
+    return atFace(subject.mesh(), first).asWhole();
+  }
+
+  /** The same, about the whole mesh. */
+  public Where asWhole() {
+    return new Where(elements, place, reach, true);
   }
 }

@@ -7,61 +7,77 @@ import fairedge.core.inspect.finding.ShapeFinding;
 import fairedge.core.inspect.finding.Where;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.near.Surface;
+import fairedge.core.near.PointGrid;
 import fairedge.core.survey.Deviation;
 import fairedge.core.survey.Places;
-import fairedge.core.survey.Say;
-import fairedge.core.survey.Starter;
 import fairedge.core.survey.Subject;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * {@code moved}: the surface lies farther from the starter's, or that from it, than the exercise
  * allows ({@link Deviation}); compared after the model was put where the starter lies. One finding,
  * with the largest distance, its place and the mean; its element is the face at that place, or,
- * where the starter's surface is what lies far off, the face nearest to it. Cost: n log n.
+ * where the starter's surface is what lies far off, the face nearest to it. And each place that is
+ * held, and has no vertex of a face within 1e-4 S: told of the nearest there is. Cost: n log n.
  */
 public final class MovedFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
+    List<Finding> found = new ArrayList<>();
     Double allowed = subject.wanted().distance();
-    Starter starter = subject.starter();
-    if (allowed == null || starter == null) {
-      return List.of();
-    }
-    Mesh mesh = subject.mesh();
-    Surface own = new Surface(mesh);
-    Deviation there = Deviation.of(mesh, own, starter.surface(), allowed);
-    Deviation back = Deviation.of(starter.mesh(), starter.surface(), own, allowed);
-    boolean isMissing = back.largest() > there.largest();
-    Deviation farthest = Deviation.farther(there, back);
-    if (farthest.largest() <= allowed) {
-      return List.of();
-    }
-    int face = isMissing ? own.faceOf(own.nearest(back.place(), -1)) : there.face();
-    return List.of(told(mesh, face, farthest, isMissing, allowed, there.mean(), back.mean()));
+    subject
+        .deviation()
+        .filter(d -> allowed != null && d.farther().largest() > allowed)
+        .ifPresent(d -> found.add(told(subject.mesh(), d, Objects.requireNonNull(allowed))));
+    found.addAll(left(subject));
+    return found;
   }
 
-  private static Finding told(
-      Mesh mesh,
-      int face,
-      Deviation farthest,
-      boolean isMissing,
-      double allowed,
-      double mean,
-      double meanBack) {
-    Vec3 place = isMissing ? Places.onFace(mesh, face) : farthest.place();
+  private static Finding told(Mesh mesh, Deviation.Both both, double allowed) {
+    Deviation farthest = both.farther();
+    Vec3 place = both.isMissing() ? Places.onFace(mesh, both.face()) : farthest.place();
     return new ShapeFinding.Moved(
-        new Where(List.of(Element.face(face)), place, Places.meanEdge(mesh, face)),
-        isMissing,
+        new Where(List.of(Element.face(both.face())), place, Places.meanEdge(mesh, both.face())),
+        both.isMissing(),
         farthest.largest(),
         farthest.place(),
         allowed,
-        mean,
-        meanBack);
+        both.there().mean(),
+        both.back().mean());
   }
 
-  private static String at(Vec3 p) {
-    return Say.words("(%.4g, %.4g, %.4g)", p.x(), p.y(), p.z());
+  /** The held places at which no vertex is, in their order. */
+  private static List<Finding> left(Subject subject) {
+    List<Vec3> held = subject.wanted().held();
+    if (held.isEmpty()) {
+      return List.of();
+    }
+    Mesh mesh = subject.mesh();
+    PointGrid vertices = new PointGrid(subject.tolerance().flat());
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.facesAt(v).length > 0) {
+        vertices.add(mesh.position(v));
+      }
+    }
+    return held.stream()
+        .filter(place -> !vertices.hasNear(place))
+        .map(place -> left(mesh, place))
+        .flatMap(Optional::stream)
+        .toList();
+  }
+
+  private static Optional<Finding> left(Mesh mesh, Vec3 place) {
+    return IntStream.range(0, mesh.vertexEnd())
+        .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.facesAt(v).length > 0)
+        .boxed()
+        .min(Comparator.comparingDouble(v -> mesh.position(v).distance(place)))
+        .map(v ->
+            new ShapeFinding.LeftPlace(
+                Where.atVertex(mesh, v), place, mesh.position(v).distance(place)));
   }
 }

@@ -6,11 +6,12 @@ import fairedge.core.inspect.finding.ShapeFinding;
 import fairedge.core.inspect.finding.Where;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
+import fairedge.core.near.Surface;
 import fairedge.core.survey.EdgeGroups;
 import fairedge.core.survey.LineCover;
+import fairedge.core.survey.Starter;
 import fairedge.core.survey.Subject;
 import fairedge.core.survey.Threshold;
-import fairedge.core.survey.Wanted;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -26,6 +27,7 @@ import java.util.stream.IntStream;
  *       the element is the edge nearest to that place.
  *   <li>New edges that do not lie within the line distance of the reference's edges along their
  *       whole length: one finding for all that hang together.
+ *   <li>New edges whose middle lies nearest to a face of the starter that is locked: likewise.
  * </ol>
  *
  * Cost: the edges, times the pieces of the lines.
@@ -34,8 +36,7 @@ public final class OffLineFinder implements Finder {
   @Override
   public List<Finding> find(Subject subject) {
     List<Finding> found = new ArrayList<>();
-    for (Wanted.Line line : subject.wanted().lines()) {
-      LineCover cover = LineCover.of(subject, line);
+    for (LineCover cover : subject.lineCovers()) {
       if (cover.share() < subject.threshold(Threshold.LINE_SHARE)) {
         found.add(uncovered(subject, cover));
       }
@@ -46,7 +47,28 @@ public final class OffLineFinder implements Finder {
           .map(edges -> needless(subject, edges))
           .forEach(found::add);
     }
+    Starter starter = subject.starter();
+    if (starter != null && !subject.wanted().cuttable().isEmpty()) {
+      EdgeGroups.of(subject.mesh(), locked(subject, starter)).stream()
+          .map(edges -> new ShapeFinding.Locked(Where.atEdges(subject.mesh(), edges)))
+          .forEach(found::add);
+    }
     return found;
+  }
+
+  private static BitSet locked(Subject subject, Starter starter) {
+    Mesh mesh = subject.mesh();
+    BitSet shut = starter.lockedBut(subject.wanted().cuttable());
+    Surface surface = starter.surface();
+    BitSet locked = new BitSet();
+    subject.novelty().edges().stream()
+        .filter(subject::isPlacedSide)
+        .filter(e -> {
+          int nearest = surface.nearest(mesh.along(e, 0.5), -1);
+          return nearest >= 0 && shut.get(surface.faceOf(nearest));
+        })
+        .forEach(locked::set);
+    return locked;
   }
 
   private static Finding uncovered(Subject subject, LineCover cover) {

@@ -223,7 +223,7 @@ public final class TriangleFinder implements Finder {
     int first = triangles.nextSetBit(0);
     int pairs = PairMatching.most(candidates(subject, triangles));
     return new SidesFinding.AllTriangles(
-        Where.atFace(mesh, first), triangles.cardinality(), mesh.faceCount(), pairs);
+        Where.atFace(mesh, first).asWhole(), triangles.cardinality(), mesh.faceCount(), pairs);
   }
 
   private static void findPairs(Subject subject, BitSet free, List<Finding> found) {

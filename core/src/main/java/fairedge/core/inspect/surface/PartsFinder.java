@@ -35,7 +35,8 @@ public final class PartsFinder implements Finder {
             new Where(
                 bySize.stream().limit(shown).map(p -> Element.face(p.first())).toList(),
                 Places.onFace(subject.mesh(), first),
-                Places.meanEdge(subject.mesh(), first)),
+                Places.meanEdge(subject.mesh(), first),
+                true),
             parts.size(),
             wanted));
   }

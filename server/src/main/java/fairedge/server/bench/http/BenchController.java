@@ -9,6 +9,7 @@ import fairedge.core.work.View;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.MadeView;
+import fairedge.server.bench.MarksView;
 import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.Owner;
 import fairedge.server.bench.PreviewView;
@@ -198,6 +199,12 @@ class BenchController {
         id,
         student,
         new Trials.Trial(asked.revision(), asked.change(), asked.view(), asked.findings()));
+  }
+
+  /** What its exercise marks on it. */
+  @GetMapping("/workpieces/{id}/marks")
+  MarksView marks(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return outlet.marks(id, student);
   }
 
   /** Asked by POST, since what is chosen may be long; it changes nothing. */

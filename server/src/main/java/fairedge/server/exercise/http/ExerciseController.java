@@ -12,6 +12,7 @@ import fairedge.server.exercise.Draft;
 import fairedge.server.exercise.Editor;
 import fairedge.server.exercise.EditorView;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.Reference;
 import fairedge.server.exercise.Shelf;
 import fairedge.server.exercise.Shelf.ExerciseRow;
 import fairedge.server.exercise.StarterOutlet;
@@ -123,6 +124,8 @@ class ExerciseController {
   }
 
   /**
+   * What is left out at the end is as it was.
+   *
    * @param revision of the draft that it was written on
    */
   record DraftRequest(
@@ -133,9 +136,22 @@ class ExerciseController {
       @NotNull ProfileView profile,
       @NotNull Wanted wanted,
       Exercise.@NotNull Tells tells,
-      @Nullable CreditRuleView rule) {
-    Draft draft() {
-      return new Draft(title, summary, brief, profile, wanted, tells, rule);
+      @Nullable CreditRuleView rule,
+      @Nullable List<Reference> references,
+      Exercise.@Nullable Shows shows,
+      @Nullable Boolean showsLines) {
+    Draft over(Draft before) {
+      return new Draft(
+          title,
+          summary,
+          brief,
+          profile,
+          wanted,
+          tells,
+          rule,
+          references == null ? before.references() : references,
+          shows == null ? before.shows() : shows,
+          showsLines == null ? before.showsLines() : showsLines);
     }
   }
 
@@ -145,7 +161,7 @@ class ExerciseController {
       @PathVariable UUID exercise,
       @Valid @RequestBody DraftRequest asked,
       @AuthenticationPrincipal SignedIn account) {
-    return editor.keep(exercise, account, asked.revision(), asked.draft());
+    return editor.keep(exercise, account, asked.revision(), asked::over);
   }
 
   record RevisionRequest(@NotNull Long revision) {}

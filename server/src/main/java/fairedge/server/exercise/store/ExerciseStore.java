@@ -1,7 +1,9 @@
 package fairedge.server.exercise.store;
 
 import static fairedge.schema.generated.Tables.EXERCISE;
+import static fairedge.schema.generated.Tables.EXERCISE_REFERENCE;
 import static fairedge.schema.generated.Tables.EXERCISE_VERSION;
+import static org.jooq.impl.DSL.select;
 
 import fairedge.core.credit.CreditRule;
 import fairedge.core.inspect.Profile;
@@ -11,6 +13,7 @@ import fairedge.json.ProfileView;
 import fairedge.schema.generated.tables.records.ExerciseRecord;
 import fairedge.schema.generated.tables.records.ExerciseVersionRecord;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.Reference;
 import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import java.time.Instant;
@@ -23,6 +26,7 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
 
 /** Exercises and their versions. */
 @Repository
@@ -70,6 +74,7 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE.VERSION, e.version())
         .set(EXERCISE.STARTER_FROM, e.title())
         .execute();
+    e.references().forEach(r -> addReference(e.id(), r.bytes()));
     insertVersion(e, now);
   }
 
@@ -84,6 +89,9 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE_VERSION.PROFILE, e.profile().name())
         .set(EXERCISE_VERSION.OWN_PROFILE, json.write(ProfileView.of(e.profile())))
         .set(EXERCISE_VERSION.WANTED, json.write(e.wanted()))
+        .set(EXERCISE_VERSION.REFERENCE_MESHES, json.write(e.references()))
+        .set(EXERCISE_VERSION.SHOWS, e.shows().name())
+        .set(EXERCISE_VERSION.SHOWS_LINES, e.showsLines())
         .set(EXERCISE_VERSION.MADE_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
   }
@@ -119,14 +127,38 @@ public class ExerciseStore implements MeshHolder {
         own == null ? Profile.named(v.getProfile()) : json.read(own, ProfileView.class).profile(),
         json.read(v.getWanted(), Wanted.class),
         Exercise.Tells.valueOf(v.getTells()),
-        rule == null ? CreditRule.NONE : json.read(rule, CreditRuleView.class).rule());
+        rule == null ? CreditRule.NONE : json.read(rule, CreditRuleView.class).rule(),
+        json.read(v.getReferenceMeshes(), new TypeReference<List<Reference>>() {}),
+        Exercise.Shows.valueOf(v.getShows()),
+        v.getShowsLines());
+  }
+
+  /** Keeps a solution as long as the exercise. */
+  public void addReference(UUID id, byte[] mesh) {
+    db.insertInto(EXERCISE_REFERENCE)
+        .set(EXERCISE_REFERENCE.EXERCISE_ID, id)
+        .set(EXERCISE_REFERENCE.MESH, mesh)
+        .onConflictDoNothing()
+        .execute();
+  }
+
+  /** Whether an exercise knows, or knew, a solution. */
+  public boolean hasReference(UUID id, byte[] mesh) {
+    return db.fetchExists(
+        EXERCISE_REFERENCE,
+        EXERCISE_REFERENCE.EXERCISE_ID.eq(id),
+        EXERCISE_REFERENCE.MESH.eq(mesh));
   }
 
   @Override
   public List<byte[]> needed(List<byte[]> hashes) {
-    return db.selectDistinct(EXERCISE.STARTER)
+    return db.select(EXERCISE.STARTER)
         .from(EXERCISE)
         .where(EXERCISE.STARTER.in(hashes))
-        .fetch(EXERCISE.STARTER);
+        .union(
+            select(EXERCISE_REFERENCE.MESH)
+                .from(EXERCISE_REFERENCE)
+                .where(EXERCISE_REFERENCE.MESH.in(hashes)))
+        .fetch(r -> r.value1());
   }
 }

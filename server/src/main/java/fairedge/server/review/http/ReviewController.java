@@ -125,6 +125,16 @@ class ReviewController {
    *
    * @param level of subdivision; as many as are quick to draw where none is named
    */
+  /** A solution of its exercise, where whoever asks may see it. */
+  @GetMapping(value = "/submissions/{id}/references/{hash}/mesh", produces = MESH)
+  ResponseEntity<byte[]> reference(
+      @PathVariable UUID id,
+      @PathVariable String hash,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    return Packed.reply(MESH, outlet.reference(id, account, hash), accepted);
+  }
+
   @GetMapping(value = "/submissions/{id}/smooth", produces = SURFACE)
   ResponseEntity<byte[]> smooth(
       @PathVariable UUID id,

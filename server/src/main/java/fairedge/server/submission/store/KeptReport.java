@@ -2,6 +2,7 @@ package fairedge.server.submission.store;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Met;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.ElementView;
@@ -105,13 +106,21 @@ final class KeptReport {
   record Mark(String kind, String severity, String title) {}
 
   /** The columns that a report is kept in. */
-  record Columns(JSONB figures, JSONB findings, JSONB unlisted, JSONB leftOut) {
+  record Columns(
+      JSONB figures,
+      JSONB findings,
+      JSONB unlisted,
+      JSONB leftOut,
+      @Nullable JSONB met,
+      int pardoned) {
     static Columns of(CheckView check, Json json) {
       return new Columns(
           json.write(check.figures()),
           json.write(check.findings().stream().map(Finding::of).toList()),
           json.write(check.unlisted().stream().map(Unlisted::of).toList()),
-          json.write(check.leftOut().stream().map(l -> new LeftOut(l.kind(), l.why())).toList()));
+          json.write(check.leftOut().stream().map(l -> new LeftOut(l.kind(), l.why())).toList()),
+          json.write(KeptMet.of(check.met())),
+          check.pardoned());
     }
 
     CheckView told(Json json) {
@@ -125,7 +134,24 @@ final class KeptReport {
               .toList(),
           json.read(leftOut, new TypeReference<List<LeftOut>>() {}).stream()
               .map(l -> new CheckView.LeftOut(l.kind(), l.why()))
-              .toList());
+              .toList(),
+          KeptMet.told(met, json),
+          pardoned);
+    }
+  }
+
+  record KeptMet(@Nullable Double lines, @Nullable Double moved) {
+    static KeptMet of(Met met) {
+      return new KeptMet(met.lines(), met.moved());
+    }
+
+    /** Reports of before know nothing of it. */
+    static Met told(@Nullable JSONB kept, Json json) {
+      if (kept == null) {
+        return Met.NOTHING_ASKED;
+      }
+      KeptMet met = json.read(kept, KeptMet.class);
+      return new Met(met.lines(), met.moved());
     }
   }
 

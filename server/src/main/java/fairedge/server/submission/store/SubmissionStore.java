@@ -13,6 +13,7 @@ import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Met;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
 import fairedge.json.CheckView;
@@ -120,6 +121,8 @@ public class SubmissionStore implements MeshHolder {
         .set(SUBMISSION_REPORT.FINDINGS, kept.findings())
         .set(SUBMISSION_REPORT.UNLISTED, kept.unlisted())
         .set(SUBMISSION_REPORT.LEFT_OUT, kept.leftOut())
+        .set(SUBMISSION_REPORT.MET, kept.met())
+        .set(SUBMISSION_REPORT.PARDONED, kept.pardoned())
         .set(SUBMISSION_REPORT.READING, reading)
         .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check, json))
         .execute();
@@ -275,7 +278,11 @@ public class SubmissionStore implements MeshHolder {
 
   /** What credits go by. */
   public record Counted(
-      Map<Kind, Map<Severity, Integer>> kinds, int faces, int quads, double completeLoops) {}
+      Map<Kind, Map<Severity, Integer>> kinds,
+      int faces,
+      int quads,
+      double completeLoops,
+      Met met) {}
 
   /** Of the figures of a report, in whichever form it was kept, what credits go by. */
   private record KeptFigures(int faces, int quads, @Nullable KeptLoops loops) {}
@@ -303,7 +310,11 @@ public class SubmissionStore implements MeshHolder {
           }
         });
     Map<UUID, Counted> counted = new HashMap<>();
-    db.select(SUBMISSION_REPORT.SUBMISSION_ID, SUBMISSION_REPORT.VERSION, SUBMISSION_REPORT.FIGURES)
+    db.select(
+            SUBMISSION_REPORT.SUBMISSION_ID,
+            SUBMISSION_REPORT.VERSION,
+            SUBMISSION_REPORT.FIGURES,
+            SUBMISSION_REPORT.MET)
         .from(SUBMISSION_REPORT)
         .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(any(ids)))
         .forEach(r -> {
@@ -315,7 +326,8 @@ public class SubmissionStore implements MeshHolder {
                     kinds.getOrDefault(r.value1(), Map.of()),
                     figures.faces(),
                     figures.quads(),
-                    figures.loops() == null ? 0 : figures.loops().shareComplete()));
+                    figures.loops() == null ? 0 : figures.loops().shareComplete(),
+                    KeptReport.KeptMet.told(r.value4(), json)));
           }
         });
     return counted;
@@ -455,7 +467,13 @@ public class SubmissionStore implements MeshHolder {
   }
 
   private CheckView check(SubmissionReportRecord r) {
-    return new KeptReport.Columns(r.getFigures(), r.getFindings(), r.getUnlisted(), r.getLeftOut())
+    return new KeptReport.Columns(
+            r.getFigures(),
+            r.getFindings(),
+            r.getUnlisted(),
+            r.getLeftOut(),
+            r.getMet(),
+            r.getPardoned())
         .told(json);
   }
 
