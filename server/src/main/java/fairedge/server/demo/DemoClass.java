@@ -1,17 +1,5 @@
 package fairedge.server.demo;
 
-import fairedge.core.credit.CreditRule;
-import fairedge.core.credit.CreditRule.Counts;
-import fairedge.core.credit.Criterion;
-import fairedge.core.credit.Criterion.ByEye;
-import fairedge.core.credit.Criterion.ByFindings;
-import fairedge.core.credit.Criterion.ByMeasure;
-import fairedge.core.credit.Criterion.Word;
-import fairedge.core.credit.Measure;
-import fairedge.core.inspect.Profile;
-import fairedge.core.inspect.finding.Kind;
-import fairedge.core.props.HarbourProps;
-import fairedge.core.survey.Wanted;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Classes;
 import fairedge.server.course.CourseInfo;
@@ -20,18 +8,14 @@ import fairedge.server.exercise.Exercises;
 import fairedge.server.exercise.Setting;
 import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.SignedIn;
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.ApplicationArguments;
@@ -50,43 +34,6 @@ class DemoClass implements ApplicationRunner {
   private static final String PASSWORD = "harbour-props";
 
   static final String ZONE = "Europe/Oslo";
-
-  private static final CreditRule QUADS_EVERYWHERE =
-      rule(
-          new ByFindings(
-              "Quads everywhere",
-              BigDecimal.valueOf(4),
-              BigDecimal.ONE,
-              BigDecimal.valueOf(0.5),
-              kindsOf(Kind.Family.SIDES)),
-          new ByFindings(
-              "Nothing left over",
-              BigDecimal.valueOf(2),
-              BigDecimal.valueOf(0.5),
-              BigDecimal.valueOf(0.5),
-              kindsOf(Kind.Family.VERTICES)));
-
-  private static final CreditRule LOOPS_RUN_ON =
-      rule(
-          new ByMeasure("Loops run on", BigDecimal.valueOf(3), Measure.COMPLETE_LOOPS, 60, 96),
-          new ByEye(
-              "The waist holds its form",
-              BigDecimal.valueOf(2),
-              List.of(
-                  new Word("slack", BigDecimal.ZERO),
-                  new Word("in places", BigDecimal.ONE),
-                  new Word("crisp", BigDecimal.valueOf(2)))));
-
-  private static CreditRule rule(Criterion... criteria) {
-    return new CreditRule(
-        List.of(criteria), BigDecimal.valueOf(0.5), BigDecimal.valueOf(0.5), Counts.BEST);
-  }
-
-  private static Set<Kind> kindsOf(Kind.Family family) {
-    return Arrays.stream(Kind.values())
-        .filter(k -> k.family() == family)
-        .collect(Collectors.toSet());
-  }
 
   /** Who there is in the demonstration. */
   record Person(String signIn, String name, String role, String password) {}
@@ -158,9 +105,10 @@ class DemoClass implements ApplicationRunner {
         classes.enrol(course, Objects.requireNonNull(people.get(p.signIn())).id(), Role.STUDENT);
       }
     }
-    UUID lid = timetable.set(lid(marit), course, dueIn(4));
-    UUID bollard = timetable.set(bollard(marit), course, dueIn(11));
-    UUID block = timetable.set(block(marit), course, dueIn(18));
+    UUID lid = timetable.set(made(marit, DemoExercises.lid()), course, dueIn(4));
+    UUID bollard = timetable.set(made(marit, DemoExercises.bollard()), course, dueIn(11));
+    UUID block = timetable.set(made(marit, DemoExercises.block()), course, dueIn(18));
+    DemoExercises.toBeSet().forEach(sample -> made(marit, sample));
     DemoWork.Set set = new DemoWork.Set(lid, bollard, block);
     work.ifAvailable(w -> w.fill(signIn -> Objects.requireNonNull(people.get(signIn)), set));
     List<SignedIn> first =
@@ -178,70 +126,7 @@ class DemoClass implements ApplicationRunner {
     return account;
   }
 
-  private UUID lid(UUID owner) {
-    return exercises.make(
-        owner,
-        new Exercises.Asked(
-            "Hatch lid",
-            "Cut the 16-sided top into quads",
-            """
-            The lid of a deck hatch: a short cylinder whose top is one face with 16 sides. \
-            Nothing can run across such a face: every ring that climbs the wall stops at it.
-
-            Cut the top into quads with Trace. Sixteen corners fit a grid: choose four of them \
-            as its corners and run straight lines from side to side. Do the same below, or leave \
-            the bottom for a second attempt and see what the check says.\
-            """,
-            "mm",
-            Profile.ALL_QUADS,
-            Wanted.NOTHING,
-            QUADS_EVERYWHERE),
-        HarbourProps.hatchLid(),
-        List.of());
-  }
-
-  private UUID bollard(UUID owner) {
-    return exercises.make(
-        owner,
-        new Exercises.Asked(
-            "Mooring bollard",
-            "Insert a loop at the middle of the waist",
-            """
-            The waist of this bollard is one long row of quads. A rope that bends it needs an \
-            edge to bend at.
-
-            Insert one loop at mid-height of the waist with Loops. Point at an upright edge of \
-            the waist: the ring that lights up is what the loop will cross. Everything stays \
-            quads.\
-            """,
-            "mm",
-            Profile.OPEN_SHEET,
-            Wanted.NOTHING,
-            LOOPS_RUN_ON),
-        HarbourProps.mooringBollard(),
-        List.of());
-  }
-
-  private UUID block(UUID owner) {
-    return exercises.make(
-        owner,
-        new Exercises.Asked(
-            "Fairlead block",
-            "Trace a line from corner to corner round two sides",
-            """
-            This block guides a rope over the rail. Left and back have their line at half height \
-            already; the front and the right side are one face of six sides each, and the ring that \
-            comes round from behind stops at both.
-
-            Close it with one Trace: from the corner at the left, round the front edge, to the \
-            corner at the back right. Take the corners that are there: an end beside one would \
-            leave a vertex that shapes nothing.\
-            """,
-            "mm",
-            Profile.ALL_QUADS,
-            Wanted.NOTHING,
-            CreditRule.NONE),
-        HarbourProps.fairleadBlock(),
-        List.of());
+  private UUID made(UUID owner, DemoExercises.Sample sample) {
+    return exercises.make(owner, sample.asked(), sample.starter(), List.of(sample.reference()));
   }
 }

@@ -175,16 +175,21 @@ class DemoWork {
   }
 
   /** From side to side over the top's sixteen corners, whose grid has its corners at 16, 20, ... */
-  private static Change lidLine(int side, int k) {
+  static Change lidLine(int side, int k) {
     return side == 0
         ? trace(ABOVE, onVertex(16 + k), onVertex(28 - k))
         : trace(ABOVE, onVertex(20 + k), onVertex(16 + (16 - k) % 16));
   }
 
-  private static Change groundLine(int side, int k) {
+  static Change groundLine(int side, int k) {
     return side == 0
         ? trace(BELOW, onVertex(k), onVertex(12 - k))
         : trace(BELOW, onVertex(4 + k), onVertex((16 - k) % 16));
+  }
+
+  /** From corner to corner round two sides of the fairlead block. */
+  static Change blockLine() {
+    return trace(CORNER, onVertex(4), onVertex(5), onVertex(6));
   }
 
   private static Change waistLoop() {
