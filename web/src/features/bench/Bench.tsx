@@ -179,6 +179,7 @@ function OpenBench(
           pending={pending ? itemOf(tool).name : null}
           chosen={finding}
           onChoose={choose}
+          marked={marked}
           head={<BriefBeside task={task} place={brief} onPlace={setBrief} />}
         />
         <div className="flex min-w-0 flex-1 flex-col">

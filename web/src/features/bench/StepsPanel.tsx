@@ -1,6 +1,6 @@
 import { counted, numberText } from '../../ui/time';
 import { useMemo, useRef, type ReactNode } from 'react';
-import type { Finding, Workpiece } from '../../api/client';
+import type { Finding, Schemas, Workpiece } from '../../api/client';
 import { CardLink } from '../../trade/CardLink';
 import { FindingMark } from '../../trade/FindingMark';
 import { FoldRow } from '../../trade/FoldRow';
@@ -21,10 +21,21 @@ interface Props {
   onChoose: (finding: Finding) => void;
   /** What lies above the check. */
   head?: ReactNode;
+  /** What the exercise marks on the mesh. */
+  marked?: Schemas['MarksView'] | undefined;
 }
 
 /** What the check says of the mesh as it is, and the steps that made it so. */
-export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain, head }: Props) {
+export function StepsPanel({
+  state,
+  control,
+  pending,
+  chosen,
+  onChoose,
+  onAgain,
+  head,
+  marked,
+}: Props) {
   const { check, steps } = state;
   const { tells } = state.task;
   return (
@@ -63,6 +74,7 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
           pardoned: left alone, {check.pardoned === 1 ? 'it does' : 'they do'} not count.
         </p>
       )}
+      {marked && <MarksKey marked={marked} />}
       {state.remark && (
         <p className="border-b border-rule bg-shoal1 px-3 py-2 text-[13px]" role="status">
           {state.remark}
@@ -82,6 +94,25 @@ export function StepsPanel({ state, control, pending, chosen, onChoose, onAgain,
       )}
       <StepList state={state} pending={pending} control={control} onAgain={onAgain} />
     </nav>
+  );
+}
+
+/** What the marks on the mesh say. */
+function MarksKey({ marked }: { marked: Schemas['MarksView'] }) {
+  const told = [
+    marked.locked.length > 0 && 'Shaded faces are locked.',
+    marked.held.length > 0 && 'A vertex under a post stays.',
+    marked.hardLines.length > 0 && 'Heavy edges count as hard.',
+    marked.coveredEnds.length > 0 && 'An end under a lid will be covered.',
+    marked.lines.length > 0 && 'An edge is wanted along dash and dot.',
+  ].filter(Boolean);
+  return (
+    <p
+      className="condensed border-b border-rule px-3 py-1.5 text-[13px] text-ink2"
+      data-testid="marks-key"
+    >
+      {told.join(' ')}
+    </p>
   );
 }
 

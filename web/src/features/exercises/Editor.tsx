@@ -20,11 +20,13 @@ import { useEditor, type EditorControl, type EditorData } from './useEditor';
 
 /** An exercise as its instructor writes it; others of its classes read it. */
 export function Editor({ id }: { id: string }) {
-  const exercise = useQuery(queries.exercise(id));
+  // As it is kept now: what is written on a draft of before would be refused.
+  const exercise = useQuery({ ...queries.exercise(id), refetchOnMount: 'always' });
   if (exercise.error && !exercise.data) {
     return <Failure error={exercise.error} onRetry={() => void exercise.refetch()} />;
   }
-  if (!exercise.data) return <Loading stage="Opening the exercise" />;
+  if (!exercise.data || !exercise.isFetchedAfterMount)
+    return <Loading stage="Opening the exercise" />;
   return <OpenEditor key={id} opened={exercise.data} />;
 }
 

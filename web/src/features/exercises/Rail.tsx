@@ -84,7 +84,13 @@ function aboutOf(section: Section, data: EditorData, draft: Draft): string {
   const words = draft.brief.trim().split(/\s+/).length;
   switch (section) {
     case 'starter':
-      return `${data.starter?.from}, ${data.starter?.faces} faces`;
+      return [
+        `${data.starter?.from}, ${data.starter?.faces} faces`,
+        draft.wanted.pardons.length > 0 && 'faults pardoned',
+        draft.wanted.cuttable.length > 0 && 'faces locked',
+      ]
+        .filter(Boolean)
+        .join(', ');
     case 'brief':
       return `${draft.summary}. ${words} words`;
     case 'counts':
@@ -107,7 +113,7 @@ function referencesText({ references, wanted }: Draft): string {
       ? `${counted(references.length, 'reference')}${references.length > 1 ? ', any will do' : ''}`
       : 'No reference',
     lines > 0 ? `${counted(lines, 'line')} required` : 'no line required',
-  ].join('. ');
+  ].join(', ');
 }
 
 /** A full dot where all is there, a dashed ring where something is missing. */

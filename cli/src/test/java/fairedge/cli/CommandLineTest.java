@@ -3,13 +3,24 @@ package fairedge.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.format.obj.ObjReader;
+import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.geometry.Tolerance;
+import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.props.HarbourProps;
+import fairedge.core.step.Change;
+import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Wanted;
+import fairedge.json.ExerciseZip;
+import fairedge.json.ProfileView;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -132,6 +143,64 @@ class CommandLineTest {
     assertThat(run("inspect", "--starter", cube, "--reference", cube, cut).out())
         .contains("4 edges that are not needed here");
     assertThat(run("inspect", "--starter", cube, "--reference", cut, cut).exit()).isZero();
+  }
+
+  /** As the server exports it: what is marked, pardoned and known counts here as there. */
+  @Test
+  void exportedExercise_countsAsOnTheServer() throws IOException {
+    Mesh lid = HarbourProps.hatchLid();
+    Mesh solved = HarbourProps.hatchLid();
+    Workpiece work = new Workpiece(solved, Tolerance.of(solved.bounds()));
+    work.apply(Change.LoopsChange.of(solved.findEdge(0, 16), 0.5));
+    Wanted wanted =
+        Wanted.asked(
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            List.of(lid.position(0)),
+            List.of(new Wanted.Pardon("ngon", null), new Wanted.Pardon("ring-stop", null)));
+    String text =
+        Printed.JSON.writeValueAsString(
+            Map.of(
+                "format",
+                1,
+                "unit",
+                "mm",
+                "exercise",
+                Map.of("profile", ProfileView.of(Profile.ALL_QUADS), "wanted", wanted)));
+    byte[] zip =
+        new ExerciseZip(text.getBytes(StandardCharsets.UTF_8), lid, List.of(solved)).bytes();
+    Path exercise = Files.write(folder.resolve("exercise.zip"), zip);
+    Path done = obj("done.obj", solved);
+    Run clean = run("inspect", "--exercise", exercise, done);
+    assertThat(clean.exit()).as(clean.out()).isZero();
+    assertThat(clean.out()).contains("4 of the starter pardoned");
+    assertThat(run("inspect", done).exit()).isEqualTo(1);
+
+    Mesh other = HarbourProps.hatchLid();
+    Workpiece otherwise = new Workpiece(other, Tolerance.of(other.bounds()));
+    otherwise.apply(Change.LoopsChange.of(other.findEdge(0, 16), 0.9));
+    assertThat(run("inspect", "--exercise", exercise, obj("other.obj", other)).out())
+        .contains("off-line", "16 edges that are not needed here");
+
+    Run both = run("inspect", "--exercise", exercise, "--starter", done, done);
+    assertThat(both.exit()).isEqualTo(2);
+    assertThat(both.err()).contains("leave out the others");
+    Run none = run("inspect", "--exercise", done, done);
+    assertThat(none.exit()).isEqualTo(2);
+    assertThat(none.err()).contains("done.obj");
+  }
+
+  private Path obj(String name, Mesh mesh) throws IOException {
+    StringBuilder text = new StringBuilder();
+    ObjWriter.write(mesh, text);
+    return file(name, text.toString());
   }
 
   @Test

@@ -97,7 +97,7 @@ final class DemoExercises {
             anyWay(Profile.OPEN_SHEET),
             Wanted.NOTHING,
             rule(
-                byMeasure("Loops run on", 3, Measure.COMPLETE_LOOPS, 60, 96),
+                byMeasure("Loops run on", 3, Measure.COMPLETE_LOOPS, 60, 75),
                 byEye(
                     "The waist holds its form",
                     word("slack", 0),
@@ -181,7 +181,7 @@ final class DemoExercises {
             rule(
                 byFindings("Quads everywhere", 4, 2, 1, Kind.Family.SIDES),
                 byFindings("Rings close", 4, 1, 2, Kind.Family.FLOW),
-                byMeasure("Loops run on", 2, Measure.COMPLETE_LOOPS, 40, 80))),
+                byMeasure("Loops run on", 2, Measure.COMPLETE_LOOPS, 40, 65))),
         HarbourProps.channelBuoy(),
         DemoSolutions.end());
   }

@@ -3,6 +3,8 @@ package fairedge.server.journey;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairedge.core.format.obj.ObjWriter;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.server.running.Application;
 import fairedge.server.running.Database;
@@ -125,6 +127,87 @@ class ExerciseTest {
     assertThat(rune.complaints()).isEmpty();
   }
 
+  /**
+   * Marks are set by clicks on the stage, a reference is cut, and students can't get round them.
+   */
+  @Test
+  void starterIsMarked_solvedOnTheBench_andStudentsAreHeldToIt() {
+    Mesh bollard = HarbourProps.mooringBollard();
+    signIn(marit, "Marit");
+    marit.open("/exercises");
+    marit.press("New exercise");
+    marit.seeText("status", "no student sees it");
+    marit.see(By.xpath("//main//button[contains(., 'Mooring bollard')]")).click();
+    marit.seeText("starter-ledger", "Clean");
+    marit.press("faces to cut");
+    // Two quads of the waist that face the viewer, and no more.
+    Vec3 waist = middleOf(bollard, 44);
+    marit.clickAt(waist);
+    marit.see(By.xpath("//button[.='1 face may be cut']"));
+    marit.clickAt(middleOf(bollard, 45));
+    marit.see(By.xpath("//button[.='2 faces may be cut']"));
+    marit.press("held still");
+    marit.clickAt(bollard.position(45));
+    marit.see(By.xpath("//button[.='1 held still']"));
+    marit.press("Done");
+    marit.picture("exercise-starter");
+
+    goTo("Reference and lines");
+    marit.press("draw a line");
+    marit.clickAt(waist.towards(bollard.position(44), 0.4));
+    marit.clickAt(waist);
+    marit.press("Keep the line");
+    marit.see(By.xpath("//button[.='1 line required']"));
+    marit.press("Take it off");
+    marit.see(By.xpath("//button[.='required edges']"));
+    marit.press("Make one on the bench");
+    marit.leaveDialog("To the bench");
+    marit.clickAt(bollard.position(44));
+    marit.clickAt(bollard.position(57));
+    marit.seeText("effect", "Splits 1 quad");
+    marit.press("Make the cut");
+    marit.seeText("last-step", "Trace");
+    marit.press("Keep it as a reference");
+    marit.seeText("reference", "made on the bench");
+    assertThat(marit.barriers()).isEmpty();
+    goTo("Brief");
+    marit.write("Title", "Guarded bollard");
+    marit.write("One line of what is asked", "One quad in two");
+    marit.write("The brief", "Cut one quad of the waist from corner to corner.");
+    marit.await(() -> marit.isEnabled("Make it ready"));
+    marit.press("Make it ready");
+    goTo("Set it");
+    marit.press("Set it, open at once");
+    marit.seeText("stand", "students see it and hand in");
+
+    signIn(rune, "Rune");
+    rune.open(
+        "/bench/"
+            + database.value(
+                "select a.id from assignment a join exercise e on e.id = a.exercise_id where"
+                    + " e.title = 'Guarded bollard'"));
+    rune.leaveDialog("To the bench");
+    rune.see("exercise-marks");
+    rune.seeText("marks-key", "Shaded faces are locked");
+    rune.type("3");
+    rune.clickAt(bollard.position(44).towards(bollard.position(56), 0.5));
+    rune.seeText("slip", "locks");
+    assertThat(rune.isEnabled("Make the cut")).isFalse();
+    rune.press("Drop it");
+    rune.type("1");
+    rune.clickAt(bollard.position(44));
+    rune.clickAt(bollard.position(57));
+    rune.press("Make the cut");
+    rune.seeText("last-step", "Trace");
+    assertThat(rune.barriers()).isEmpty();
+    assertThat(marit.complaints()).isEmpty();
+  }
+
+  /** Of the quad of the waist right of a column. */
+  private static Vec3 middleOf(Mesh mesh, int column) {
+    return mesh.position(column).towards(mesh.position(column + 13), 0.5);
+  }
+
   /** The same editor by keys alone: what is missing leads to where it is written. */
   @Test
   void exerciseIsWritten_byKeysAlone() {
@@ -136,7 +219,10 @@ class ExerciseTest {
     marit.seeText("status", "no student sees it");
     marit.tabTo("Capstan");
     marit.type(Keys.ENTER);
-    marit.seeText("starter-ledger", "must");
+    marit.seeText("starter-ledger", "1 must");
+    marit.tabTo("pardoned");
+    marit.type(Keys.ENTER);
+    marit.seeText("starter-ledger", "1 pardoned");
     marit.tabTo("A title");
     marit.type(Keys.ENTER);
     marit.see(By.xpath("//span[.='Title']"));
@@ -148,7 +234,7 @@ class ExerciseTest {
     marit.tabTo("Make it ready");
     marit.type(Keys.ENTER);
     marit.seeText("status", "this is what students see");
-    marit.tabTo("5");
+    marit.tabTo("6");
     marit.type(Keys.ENTER);
     marit.button("Set it, open at once");
     marit.tabTo("Set it, open at once");
