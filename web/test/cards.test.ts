@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { cardOf, groups } from '../src/features/handbook/cards';
+import { cardOf } from '../src/features/handbook/cards';
+import { groups } from '../src/trade/cards';
 import { LENSES } from '../src/stage/lenses';
 import { KIND_NAMES } from '../src/trade/kinds';
 

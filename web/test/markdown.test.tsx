@@ -10,6 +10,23 @@ describe('what somebody wrote in Markdown', () => {
     );
   });
 
+  it('shows the pictures that were kept for it, and asks for no others', () => {
+    const name = 'a'.repeat(64);
+    const html = safeHtml(`![A flag](picture:${name})`, '/api/exercises/e/pictures/');
+    expect(html).toContain(`<img src="/api/exercises/e/pictures/${name}" alt="A flag">`);
+    for (const other of [
+      '![x](https://quay.example/x.png)',
+      '![x](/api/me)',
+      `![x](picture:${name}0)`,
+      '![x](picture:../me)',
+      '<img src="data:image/png;base64,AA">',
+    ]) {
+      expect(safeHtml(other, '/api/exercises/e/pictures/')).not.toContain('<img');
+    }
+    expect(safeHtml(`![x](picture:${name})`)).not.toContain('<img');
+    expect(safeHtml(`[x](picture:${name})`, '/p/')).not.toContain('href');
+  });
+
   it.each([
     '<script>alert(1)</script>',
     '<img src=x onerror=alert(1)>',

@@ -365,6 +365,13 @@ export const api = {
   starterCheck: (id: string) => json<Schemas['CheckView']>('GET', `/exercises/${id}/starter/check`),
   mark: (id: string, asked: Schemas['MarkRequest']) =>
     json<Schemas['EditorView']>('PUT', `/exercises/${id}/marks`, asked),
+  sendPicture: (id: string, file: File) =>
+    sendFile<Schemas['Added']>(`/exercises/${id}/pictures`, {}, file, () => undefined).done,
+  /** Where the pictures of a brief are, by their names. */
+  picturesOf: (owner: Schemas['Owner']) =>
+    owner.type === 'practice'
+      ? undefined
+      : `/api/${owner.type === 'rehearsal' ? 'exercises' : 'assignments'}/${owner.id}/pictures/`,
   marks: (id: string) => json<Schemas['Marks']>('GET', `/exercises/${id}/marks`),
   addReference: (id: string, workpiece: string) =>
     json<Schemas['EditorView']>('POST', `/exercises/${id}/references`, { workpiece }),

@@ -60,7 +60,8 @@ function OpenBench(
   const { state, mesh, version } = open;
   const { task } = state;
   const [glass, setGlass] = useState(false);
-  const [sheet, setSheet] = useState(false);
+  // What is to be traced lies there from the beginning.
+  const [sheet, setSheet] = useState(task.sheet !== null && state.steps.length === 0);
   const asked = useRef<((at: Xy) => void) | null>(null);
   const askClick = useCallback((take: typeof asked.current) => {
     asked.current = take;
@@ -239,6 +240,7 @@ function OpenBench(
                   stage={stage}
                   unit={task.unit}
                   onAskClick={askClick}
+                  given={task.sheet ? `${api.picturesOf(task.owner)}${task.sheet}` : undefined}
                   onClose={() => setSheet(false)}
                 />
               )}

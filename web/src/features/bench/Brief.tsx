@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Markdown } from '../../ui/Markdown';
@@ -53,7 +53,7 @@ export function BriefBeside({ task, place, onPlace }: Props) {
 function BriefText({ task }: { task: Task }) {
   return (
     <>
-      <Markdown text={task.brief} />
+      <Markdown text={task.brief} pictures={api.picturesOf(task.owner)} />
       <p className="mt-2 text-ink2">
         What counts: {task.profile}.
         {task.dueAt && task.zone && ` Due ${wallText(task.dueAt, task.zone)}.`}

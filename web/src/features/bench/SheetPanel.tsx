@@ -11,12 +11,14 @@ interface Props {
   /** Lets the next clicks on the stage be the panel's; null gives them back. */
   onAskClick: (take: ((at: { x: number; y: number }) => void) | null) => void;
   onClose: () => void;
+  /** Where the picture is that the exercise gives; undefined: it gives none. */
+  given?: string | undefined;
 }
 
 const LARGEST = 20_000_000;
 
 /** A picture to trace: PNG or JPEG on a plane behind the model. It stays in this window only. */
-export function SheetPanel({ stage, unit, onAskClick, onClose }: Props) {
+export function SheetPanel({ stage, unit, onAskClick, onClose, given }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -61,12 +63,23 @@ export function SheetPanel({ stage, unit, onAskClick, onClose }: Props) {
       setProblem('A PNG or JPEG file of at most 20 MB is wanted.');
       return;
     }
+    await show(file);
+  };
+  const show = async (file: Blob) => {
     try {
       const bitmap = await createImageBitmap(file);
       stage?.setSheet(bitmap);
       setPicture(bitmap);
     } catch {
       setProblem('This file is no picture that can be read.');
+    }
+  };
+  const layGiven = async () => {
+    setProblem(null);
+    try {
+      await show(await (await fetch(given!)).blob());
+    } catch {
+      setProblem('It did not come through: try again.');
     }
   };
 
@@ -96,6 +109,11 @@ export function SheetPanel({ stage, unit, onAskClick, onClose }: Props) {
         }}
       />
       <div className="flex flex-wrap gap-1">
+        {given && (
+          <Button size="small" onClick={() => void layGiven()}>
+            The exercise’s sheet
+          </Button>
+        )}
         <Button size="small" onClick={() => input.current?.click()}>
           {picture ? 'Another picture' : 'Choose a picture'}
         </Button>

@@ -3,7 +3,8 @@ import { Link, useNavigate } from 'react-router';
 import { FindingMark } from '../../trade/FindingMark';
 import { KIND_NAMES } from '../../trade/kinds';
 import { Empty } from '../../ui/States';
-import { cardOf, groups } from './cards';
+import { cardOf } from './cards';
+import { groups } from '../../trade/cards';
 
 /** A card for every tool and every kind of finding; beside it the list of all. */
 export function Handbook({ card }: { card: string | null }) {

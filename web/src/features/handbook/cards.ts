@@ -12,7 +12,6 @@ const PICTURES = import.meta.glob<string>('../../../../docs/handbook/pictures/*.
 });
 
 const FOLDER = '../../../../docs/handbook/';
-const README = TEXTS[`${FOLDER}README.md`] ?? '';
 
 export interface Card {
   name: string;
@@ -34,19 +33,4 @@ export function cardOf(name: string): Card | null {
       return `src="${PICTURES[FOLDER + file] ?? ''}"`;
     });
   return { name, title: head.replace(/^#\s*/, ''), html };
-}
-
-/** The cards in the groups in which the sources name them. */
-export function groups(): { name: string; cards: { name: string; title: string }[] }[] {
-  const list = README.slice(README.indexOf('\n- ')).replace(/\n {2}/g, ' ');
-  return list
-    .split('\n- ')
-    .filter((line) => line.includes(': '))
-    .map((line) => ({
-      name: line.slice(0, line.indexOf(':')),
-      cards: [...line.matchAll(/\[([^\]]+)\]\(([a-z-]+)\.md\)/g)].map((m) => ({
-        title: m[1]!,
-        name: m[2]!,
-      })),
-    }));
 }

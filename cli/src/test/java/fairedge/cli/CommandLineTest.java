@@ -175,7 +175,8 @@ class CommandLineTest {
                 "exercise",
                 Map.of("profile", ProfileView.of(Profile.ALL_QUADS), "wanted", wanted)));
     byte[] zip =
-        new ExerciseZip(text.getBytes(StandardCharsets.UTF_8), lid, List.of(solved)).bytes();
+        new ExerciseZip(text.getBytes(StandardCharsets.UTF_8), lid, List.of(solved), List.of())
+            .bytes();
     Path exercise = Files.write(folder.resolve("exercise.zip"), zip);
     Path done = obj("done.obj", solved);
     Run clean = run("inspect", "--exercise", exercise, done);
@@ -185,7 +186,7 @@ class CommandLineTest {
 
     Mesh other = HarbourProps.hatchLid();
     Workpiece otherwise = new Workpiece(other, Tolerance.of(other.bounds()));
-    otherwise.apply(Change.LoopsChange.of(other.findEdge(0, 16), 0.9));
+    otherwise.apply(Change.LoopsChange.of(other.findEdge(0, 16), 0.75));
     assertThat(run("inspect", "--exercise", exercise, obj("other.obj", other)).out())
         .contains("off-line", "16 edges that are not needed here");
 

@@ -27,8 +27,10 @@ import org.jspecify.annotations.Nullable;
  *
  * @param text what its instructor wrote, as JSON
  * @param starter null where none was chosen
+ * @param pictures files of the pictures that the text names
  */
-public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> references) {
+public record ExerciseZip(
+    byte[] text, @Nullable Mesh starter, List<Mesh> references, List<byte[]> pictures) {
   /** The form in which exercises are written. */
   public static final int FORMAT = 1;
 
@@ -38,7 +40,10 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
   public static final String TEXT = "exercise.json";
   private static final String STARTER = "starter.obj";
   private static final String REFERENCE = "reference-%d.obj";
-  private static final int MOST_ENTRIES = 20;
+  private static final String PICTURE = "picture-%d.png";
+  private static final int MOST_PICTURES = 20;
+  private static final int MOST_PICTURE = 12_000_000;
+  private static final int MOST_ENTRIES = 30;
   private static final int MOST_TEXT = 2_000_000;
 
   /** The earliest time that a zip can name. */
@@ -46,6 +51,7 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
 
   public ExerciseZip {
     references = List.copyOf(references);
+    pictures = List.copyOf(pictures);
   }
 
   /** A zip that is no exercise, or a broken one. */
@@ -79,6 +85,9 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
       for (int i = 0; i < references.size(); i++) {
         put(zip, REFERENCE.formatted(i + 1), obj(references.get(i)));
       }
+      for (int i = 0; i < pictures.size(); i++) {
+        put(zip, PICTURE.formatted(i + 1), pictures.get(i));
+      }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -106,7 +115,8 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
   public static ExerciseZip read(InputStream in, Limits limits, long most) throws Bad {
     byte @Nullable [] text = null;
     @Nullable Mesh starter = null;
-    TreeMap<String, Mesh> references = new TreeMap<>();
+    TreeMap<Integer, Mesh> references = new TreeMap<>();
+    TreeMap<Integer, byte[]> pictures = new TreeMap<>();
     int entries = 0;
     try (ZipInputStream zip = new ZipInputStream(in)) {
       for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
@@ -118,8 +128,14 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
           text = new Bounded(zip, MOST_TEXT, TEXT).readAllBytes();
         } else if (name.equals(STARTER)) {
           starter = mesh(new Bounded(zip, most, STARTER), limits, STARTER);
-        } else if (isReference(name)) {
-          references.put(name, mesh(new Bounded(zip, most, name), limits, name));
+        } else if (numberOf(name, REFERENCE, MOST_REFERENCES) > 0) {
+          references.put(
+              numberOf(name, REFERENCE, MOST_REFERENCES),
+              mesh(new Bounded(zip, most, name), limits, name));
+        } else if (numberOf(name, PICTURE, MOST_PICTURES) > 0) {
+          pictures.put(
+              numberOf(name, PICTURE, MOST_PICTURES),
+              new Bounded(zip, MOST_PICTURE, name).readAllBytes());
         } else {
           throw new Bad("This zip has a file that no exercise has: " + plain(name) + ".");
         }
@@ -134,16 +150,18 @@ public record ExerciseZip(byte[] text, @Nullable Mesh starter, List<Mesh> refere
     if (text == null) {
       throw new Bad("There is no " + TEXT + " in it: this is no exercise that was exported.");
     }
-    return new ExerciseZip(text, starter, List.copyOf(references.values()));
+    return new ExerciseZip(
+        text, starter, List.copyOf(references.values()), List.copyOf(pictures.values()));
   }
 
-  private static boolean isReference(String name) {
-    for (int i = 1; i <= MOST_REFERENCES; i++) {
-      if (name.equals(REFERENCE.formatted(i))) {
-        return true;
+  /** Of which number a file of a sort is; 0 where it is none of the sort. */
+  private static int numberOf(String name, String sort, int most) {
+    for (int i = 1; i <= most; i++) {
+      if (name.equals(sort.formatted(i))) {
+        return i;
       }
     }
-    return false;
+    return 0;
   }
 
   private static Mesh mesh(InputStream in, Limits limits, String name) throws IOException, Bad {

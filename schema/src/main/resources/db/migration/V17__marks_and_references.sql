@@ -19,3 +19,14 @@ alter table submission_report
   add column met jsonb,
   -- How many faults of the starter did not count.
   add column pardoned integer not null default 0;
+
+-- Pictures of briefs, drawn anew from what was sent: PNG, and nothing but pixels.
+create table exercise_picture (
+  exercise_id uuid not null references exercise,
+  sha256 bytea not null check (length(sha256) = 32),
+  png bytea not null,
+  primary key (exercise_id, sha256)
+);
+alter table exercise_version
+  -- The picture that lies behind the model to be traced; by its hash.
+  add column sheet bytea;

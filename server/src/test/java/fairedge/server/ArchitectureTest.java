@@ -77,6 +77,7 @@ class ArchitectureTest {
                   "EXERCISE_DRAFT",
                   "EXERCISE_VERSION",
                   "EXERCISE_REFERENCE",
+                  "EXERCISE_PICTURE",
                   "ASSIGNMENT",
                   "ALLOWANCE"),
           "practice", Set.of("PRACTICE"),

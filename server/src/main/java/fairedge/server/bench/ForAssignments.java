@@ -45,7 +45,8 @@ class ForAssignments implements Purpose {
             assignment.dueAt(),
             courses.info(assignment.courseId()).zone(),
             told.tells(),
-            TaskView.isMarked(e.wanted(), e.showsLines())),
+            TaskView.isMarked(e.wanted(), e.showsLines()),
+            e.sheet()),
         e.terms(),
         told,
         e.showsLines());

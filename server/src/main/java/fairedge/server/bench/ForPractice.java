@@ -48,7 +48,8 @@ class ForPractice implements Purpose {
             null,
             null,
             Tells.all,
-            false),
+            false,
+            null),
         new Terms(
             Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter(), List.of()),
         Told.ALL,

@@ -36,7 +36,8 @@ class ForRehearsals implements Purpose {
             null,
             null,
             draft.tells(),
-            TaskView.isMarked(draft.wanted(), draft.showsLines())),
+            TaskView.isMarked(draft.wanted(), draft.showsLines()),
+            draft.sheet()),
         written.terms(),
         new Told(draft.tells()),
         draft.showsLines());

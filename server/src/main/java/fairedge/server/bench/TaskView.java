@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param zone of the clock by which it is due; null where nothing is
  * @param tells how much of the check is told now
  * @param isMarked whether its exercise marks something on it
+ * @param sheet hash of the picture that it gives to be traced; null: none
  */
 public record TaskView(
     Owner owner,
@@ -23,7 +24,8 @@ public record TaskView(
     @Nullable Instant dueAt,
     @Nullable String zone,
     Tells tells,
-    boolean isMarked) {
+    boolean isMarked,
+    @Nullable String sheet) {
   /** Whether an exercise marks something that the bench draws. */
   static boolean isMarked(Wanted wanted, boolean showsLines) {
     return !wanted.cuttable().isEmpty()

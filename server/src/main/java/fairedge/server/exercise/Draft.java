@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param references solutions, of which the one whose lines are met best counts
  * @param shows when students see them
  * @param showsLines whether the bench shows the required lines
+ * @param sheet hash of the picture that lies behind the model to be traced; null: none
  */
 public record Draft(
     String title,
@@ -30,7 +31,8 @@ public record Draft(
     @Nullable CreditRuleView rule,
     List<Reference> references,
     Exercise.Shows shows,
-    Boolean showsLines) {
+    Boolean showsLines,
+    @Nullable String sheet) {
 
   /** What was kept before there were references has none. */
   @SuppressWarnings("ConstantValue")
@@ -51,26 +53,43 @@ public record Draft(
         CreditRuleView.of(e.rule()),
         e.references(),
         e.shows(),
-        e.showsLines());
+        e.showsLines(),
+        e.sheet());
   }
 
   Draft withTitle(String other) {
     return new Draft(
-        other, summary, brief, profile, wanted, tells, rule, references, shows, showsLines);
+        other, summary, brief, profile, wanted, tells, rule, references, shows, showsLines, sheet);
   }
 
   Draft withProfile(ProfileView other) {
     return new Draft(
-        title, summary, brief, other, wanted, tells, rule, references, shows, showsLines);
+        title, summary, brief, other, wanted, tells, rule, references, shows, showsLines, sheet);
   }
 
   Draft withWanted(Wanted other) {
     return new Draft(
-        title, summary, brief, profile, other, tells, rule, references, shows, showsLines);
+        title, summary, brief, profile, other, tells, rule, references, shows, showsLines, sheet);
   }
 
   Draft withReferences(List<Reference> others) {
     return new Draft(
-        title, summary, brief, profile, wanted, tells, rule, others, shows, showsLines);
+        title, summary, brief, profile, wanted, tells, rule, others, shows, showsLines, sheet);
+  }
+
+  /** With another name for a picture, wherever it is named. */
+  Draft renaming(String picture, String now) {
+    return new Draft(
+        title,
+        summary,
+        brief.replace("picture:" + picture, "picture:" + now),
+        profile,
+        wanted,
+        tells,
+        rule,
+        references,
+        shows,
+        showsLines,
+        picture.equals(sheet) ? now : sheet);
   }
 }

@@ -94,7 +94,8 @@ public class Editor {
             null,
             List.of(),
             Exercise.Shows.withAnswer,
-            true);
+            true,
+            null);
     return begin(account, empty);
   }
 
@@ -212,6 +213,9 @@ public class Editor {
     }
     if (draft.brief().isBlank()) {
       missing.add(new Missing(Section.brief, "The brief"));
+    }
+    for (int picture : Pictures.withoutWords(draft.brief())) {
+      missing.add(new Missing(Section.brief, "Words for picture " + picture));
     }
     if (draft.profile().severities().isEmpty()) {
       missing.add(new Missing(Section.counts, "Something that counts"));
@@ -378,7 +382,8 @@ public class Editor {
         ruleOf(draft.rule()),
         draft.references(),
         draft.shows(),
-        draft.showsLines());
+        draft.showsLines(),
+        draft.sheet());
   }
 
   /** Puts it out of sight, or brings it back; where it is set it stays. */
@@ -493,6 +498,9 @@ public class Editor {
     requireNoLonger("A title", draft.title(), LONGEST_TITLE);
     requireNoLonger("The line of what is asked", draft.summary(), LONGEST_SUMMARY);
     requireNoLonger("A brief", draft.brief(), LONGEST_BRIEF);
+    if (draft.sheet() != null && !draft.sheet().matches("[0-9a-f]{64}")) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "There is no such picture to trace.");
+    }
   }
 
   private static void requireNoLonger(String what, String text, int most) {

@@ -7,6 +7,7 @@ import fairedge.core.survey.Wanted;
 import fairedge.server.inspection.Terms;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An exercise, as its newest version has it.
@@ -23,6 +24,7 @@ import java.util.UUID;
  * @param references solutions, of which the one whose lines are met best counts
  * @param shows when students see them
  * @param showsLines whether the bench shows the required lines
+ * @param sheet hash of the picture that lies behind the model to be traced; null: none
  */
 public record Exercise(
     UUID id,
@@ -41,7 +43,8 @@ public record Exercise(
     CreditRule rule,
     List<Reference> references,
     Shows shows,
-    boolean showsLines) {
+    boolean showsLines,
+    @Nullable String sheet) {
 
   /** How much of the check students are told before their first answer. */
   public enum Tells {

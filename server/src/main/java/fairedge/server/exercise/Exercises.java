@@ -64,7 +64,8 @@ public class Exercises {
             asked.rule(),
             references,
             Exercise.Shows.withAnswer,
-            true);
+            true,
+            null);
     store.insert(exercise, clock.instant());
     return exercise.id();
   }

@@ -7,7 +7,9 @@ import fairedge.json.ExerciseZip;
 import fairedge.json.ProfileView;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Problem;
+import fairedge.server.platform.Sha256;
 import java.io.InputStream;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -29,17 +31,33 @@ class Pack {
   /** What the text of a zip holds. */
   record Kept(int format, String unit, Draft exercise) {}
 
-  /** An exercise out of a zip; its references are not in the draft yet. */
-  record Unpacked(Draft draft, String unit, @Nullable Mesh starter, List<Mesh> references) {}
+  /**
+   * An exercise out of a zip; its references are not in the draft yet.
+   *
+   * @param pictures drawn anew
+   * @param pictureNames by which the draft names them
+   */
+  record Unpacked(
+      Draft draft,
+      String unit,
+      @Nullable Mesh starter,
+      List<Mesh> references,
+      List<SafePicture> pictures,
+      List<String> pictureNames) {}
 
-  byte[] pack(Draft draft, String unit, @Nullable Mesh starter, List<Mesh> references) {
+  byte[] pack(
+      Draft draft,
+      String unit,
+      @Nullable Mesh starter,
+      List<Mesh> references,
+      List<byte[]> pictures) {
     Draft plain =
         draft
             // In one order, whoever wrote it.
             .withProfile(ProfileView.of(draft.profile().profile()))
             .withReferences(List.of());
     byte[] text = json.bytes(new Kept(ExerciseZip.FORMAT, unit, plain));
-    return new ExerciseZip(text, starter, references).bytes();
+    return new ExerciseZip(text, starter, references, pictures).bytes();
   }
 
   /**
@@ -51,7 +69,12 @@ class Pack {
       ExerciseZip zip = ExerciseZip.read(in, limits, most);
       Kept text = text(zip.text());
       return new Unpacked(
-          text.exercise().withReferences(List.of()), text.unit(), zip.starter(), zip.references());
+          text.exercise().withReferences(List.of()),
+          text.unit(),
+          zip.starter(),
+          zip.references(),
+          zip.pictures().stream().map(SafePicture::of).toList(),
+          zip.pictures().stream().map(p -> HexFormat.of().formatHex(Sha256.of(p))).toList());
     } catch (ExerciseZip.Bad bad) {
       throw bad.mesh() == null ? bad(String.valueOf(bad.getMessage())) : bad(bad, bad.mesh());
     }

@@ -47,6 +47,7 @@ public class StarterOutlet {
   private final OwnMeshes own;
   private final FileLimits limits;
   private final Pack pack;
+  private final Pictures pictures;
   private final TransactionTemplate transactions;
   private final long largest;
   private final Turns turns;
@@ -58,10 +59,12 @@ public class StarterOutlet {
       OwnMeshes own,
       FileLimits limits,
       Pack pack,
+      Pictures pictures,
       TransactionTemplate transactions,
       Turns turns,
       @Value("${fair-edge.limits.file}") DataSize largest) {
     this.pack = pack;
+    this.pictures = pictures;
     this.transactions = transactions;
     this.largest = largest.toBytes();
     this.editor = editor;
@@ -174,6 +177,16 @@ public class StarterOutlet {
     return new Shown(editor.reference(id, account, hash), shown(id, account).terms());
   }
 
+  /** Begins another one with all that one has, its pictures too. */
+  public UUID copy(UUID id, SignedIn account) {
+    return Objects.requireNonNull(
+        transactions.execute(status -> {
+          UUID copy = editor.copy(id, account);
+          pictures.copy(id, copy, editor.draft(id, account));
+          return copy;
+        }));
+  }
+
   /** An exercise as a zip: what is written of it, and its starter. */
   public byte[] export(UUID id, SignedIn account) {
     Draft draft = editor.draft(id, account);
@@ -186,9 +199,8 @@ public class StarterOutlet {
                 draft,
                 starter == null ? "mm" : starter.unit(),
                 terms.map(t -> gallery.copy(t.starter())).orElse(null),
-                terms.map(Terms::references).orElse(List.of()).stream()
-                    .map(gallery::copy)
-                    .toList()));
+                terms.map(Terms::references).orElse(List.of()).stream().map(gallery::copy).toList(),
+                pictures.named(id, draft)));
   }
 
   /**
@@ -207,6 +219,11 @@ public class StarterOutlet {
     return Objects.requireNonNull(
         transactions.execute(status -> {
           UUID id = editor.begin(account, unpacked.draft());
+          if (!unpacked.pictures().isEmpty()) {
+            Draft named =
+                pictures.take(id, unpacked.draft(), unpacked.pictures(), unpacked.pictureNames());
+            editor.keep(id, account, 1, draft -> named);
+          }
           if (unpacked.starter() != null) {
             editor.setStarter(id, account, unpacked.starter(), unit, "an exported exercise");
           }

@@ -206,6 +206,10 @@ class AccessTest {
                 404,
                 409)
             .assistant(404),
+        line("POST", "/api/exercises/{exercise}/pictures", null, 401, 404, 404, 404, 422)
+            .assistant(404),
+        line("GET", "/api/exercises/{exercise}/pictures/{hash}", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/assignments/{assignment}/pictures/{hash}", null, 401, 404, 404, 404, 404),
         line("GET", "/api/exercises/{exercise}/marks", null, 401, 404, 404, 404, 200),
         line(
             "POST",
@@ -630,7 +634,9 @@ class AccessTest {
     if (line.path().equals("/api/exercises/imports")) {
       return client.sendFile(line.path(), Map.of(), "x.zip", new byte[] {1, 2, 3});
     }
-    if (line.path().startsWith("/api/exercises/{exercise}/") && line.path().endsWith("/file")) {
+    if (line.path().startsWith("/api/exercises/{exercise}/")
+        && (line.path().endsWith("/file") || line.path().endsWith("/pictures"))
+        && line.method().equals("POST")) {
       return client.sendFile(
           line.path().replace("{exercise}", exercise), Map.of("unit", "mm"), "x.obj", new byte[0]);
     }

@@ -93,7 +93,7 @@ class ExerciseController {
   @PostMapping("/{exercise}/copies")
   @ResponseStatus(HttpStatus.CREATED)
   ExerciseBegun copy(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
-    return new ExerciseBegun(editor.copy(exercise, account));
+    return new ExerciseBegun(starters.copy(exercise, account));
   }
 
   /** Begins an exercise with what an export holds. */
@@ -127,6 +127,7 @@ class ExerciseController {
    * What is left out at the end is as it was.
    *
    * @param revision of the draft that it was written on
+   * @param sheet hash of a picture; empty: none
    */
   record DraftRequest(
       @NotNull Long revision,
@@ -139,7 +140,8 @@ class ExerciseController {
       @Nullable CreditRuleView rule,
       @Nullable List<Reference> references,
       Exercise.@Nullable Shows shows,
-      @Nullable Boolean showsLines) {
+      @Nullable Boolean showsLines,
+      @Nullable String sheet) {
     Draft over(Draft before) {
       return new Draft(
           title,
@@ -151,7 +153,8 @@ class ExerciseController {
           rule,
           references == null ? before.references() : references,
           shows == null ? before.shows() : shows,
-          showsLines == null ? before.showsLines() : showsLines);
+          showsLines == null ? before.showsLines() : showsLines,
+          sheet == null ? before.sheet() : sheet.isEmpty() ? null : sheet);
     }
   }
 
