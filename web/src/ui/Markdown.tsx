@@ -8,7 +8,7 @@ const ALLOWED = [
 ];
 
 /** How a picture that was kept for a text is named in it. */
-const KEPT = /^picture:([0-9a-f]{64})$/;
+const KEPT = /^picture:([0-9a-f]{12})$/;
 
 /**
  * Text that somebody wrote, as HTML that can do nothing but be read. Pictures are those that were kept
@@ -20,7 +20,7 @@ export function safeHtml(text: string, pictures?: string): string {
   const page = DOMPurify.sanitize(marked.parse(text, { async: false }), {
     ALLOWED_TAGS: ALLOWED,
     ALLOWED_ATTR: ['href', 'start', 'src', 'alt'],
-    ALLOWED_URI_REGEXP: /^(?:https?:|mailto:|\/|picture:[0-9a-f]{64}$)/i,
+    ALLOWED_URI_REGEXP: /^(?:https?:|mailto:|\/|picture:[0-9a-f]{12}$)/i,
     RETURN_DOM: true,
   });
   for (const image of page.querySelectorAll('img')) {

@@ -60,8 +60,7 @@ function OpenBench(
   const { state, mesh, version } = open;
   const { task } = state;
   const [glass, setGlass] = useState(false);
-  // What is to be traced lies there from the beginning.
-  const [sheet, setSheet] = useState(task.sheet !== null && state.steps.length === 0);
+  const [sheet, setSheet] = useState(false);
   const asked = useRef<((at: Xy) => void) | null>(null);
   const askClick = useCallback((take: typeof asked.current) => {
     asked.current = take;
@@ -225,6 +224,11 @@ function OpenBench(
                 <Button size="small" shortcut="X" onClick={deeds.turnAround}>
                   To the back
                 </Button>
+                {task.sheet && (
+                  <Button size="small" aria-pressed={sheet} onClick={deeds.toggleSheet}>
+                    Tracing sheet
+                  </Button>
+                )}
               </div>
               <div className="absolute top-[42px] left-3 rounded-ctl bg-paper/90">
                 <LensBar

@@ -22,7 +22,8 @@ export function SheetPanel({ stage, unit, onAskClick, onClose, given }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [width, setWidth] = useState(() => 2 * (stage?.modelRadius ?? 1));
+  const [typed, setWidth] = useState<number | null>(null);
+  const width = typed ?? 2 * (stage?.modelRadius ?? 1);
   const [across, setAcross] = useState(0);
   const [upwards, setUpwards] = useState(0);
   const [share, setShare] = useState(0.7);

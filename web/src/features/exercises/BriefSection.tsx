@@ -14,21 +14,21 @@ export function BriefSection({ control }: { control: EditorControl }) {
   const { data, draft, change } = control;
   const off = !data.isMine;
   const field = useId();
-  const area = useRef<HTMLTextAreaElement>(null);
+  const cursor = useRef<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const pictures = api.picturesOf({ type: 'rehearsal', id: data.id });
   const send = async (file: File) => {
     setProblem(null);
     try {
-      return (await api.sendPicture(data.id, file)).hash;
+      return (await api.sendPicture(data.id, file)).name;
     } catch (e) {
       setProblem(asProblem(e).message);
       return null;
     }
   };
-  /** Where the cursor is, or at the end. */
+  /** Where the cursor was last, or at the end. */
   const insert = (text: string) => {
-    const at = area.current?.selectionEnd ?? draft.brief.length;
+    const at = Math.min(cursor.current ?? Infinity, draft.brief.length);
     change({ brief: draft.brief.slice(0, at) + text + draft.brief.slice(at) });
   };
   return (
@@ -61,7 +61,7 @@ export function BriefSection({ control }: { control: EditorControl }) {
             </label>
             <textarea
               id={field}
-              ref={area}
+              onSelect={(e) => (cursor.current = e.currentTarget.selectionEnd)}
               className="mt-1 block h-[380px] w-full resize-y rounded-ctl border border-ctl bg-sheet px-2.5 py-2"
               value={draft.brief}
               maxLength={40_000}
@@ -73,8 +73,8 @@ export function BriefSection({ control }: { control: EditorControl }) {
                 <PictureButton
                   name="Put a picture in"
                   onChosen={async (file) => {
-                    const hash = await send(file);
-                    if (hash) insert(`![ ](picture:${hash})`);
+                    const name = await send(file);
+                    if (name) insert(`\n\n![ ](picture:${name})\n\n`);
                   }}
                 />
                 <Select
@@ -122,8 +122,8 @@ export function BriefSection({ control }: { control: EditorControl }) {
               <PictureButton
                 name={draft.sheet ? 'Another sheet' : 'Choose a sheet'}
                 onChosen={async (file) => {
-                  const hash = await send(file);
-                  if (hash) change({ sheet: hash });
+                  const name = await send(file);
+                  if (name) change({ sheet: name });
                 }}
               />
               {draft.sheet && <Button onClick={() => change({ sheet: '' })}>Without one</Button>}

@@ -23,10 +23,11 @@ alter table submission_report
 -- Pictures of briefs, drawn anew from what was sent: PNG, and nothing but pixels.
 create table exercise_picture (
   exercise_id uuid not null references exercise,
-  sha256 bytea not null check (length(sha256) = 32),
+  -- The first digits of its SHA-256.
+  name text not null check (name ~ '^[0-9a-f]{12}$'),
   png bytea not null,
-  primary key (exercise_id, sha256)
+  primary key (exercise_id, name)
 );
 alter table exercise_version
-  -- The picture that lies behind the model to be traced; by its hash.
-  add column sheet bytea;
+  -- The picture that lies behind the model to be traced; by its name.
+  add column sheet text;

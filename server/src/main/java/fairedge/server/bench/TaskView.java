@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param zone of the clock by which it is due; null where nothing is
  * @param tells how much of the check is told now
  * @param isMarked whether its exercise marks something on it
- * @param sheet hash of the picture that it gives to be traced; null: none
+ * @param sheet name of the picture that it gives to be traced; null: none
  */
 public record TaskView(
     Owner owner,

@@ -215,7 +215,7 @@ public class Editor {
       missing.add(new Missing(Section.brief, "The brief"));
     }
     for (int picture : Pictures.withoutWords(draft.brief())) {
-      missing.add(new Missing(Section.brief, "Words for picture " + picture));
+      missing.add(new Missing(Section.brief, "A word on picture " + picture));
     }
     if (draft.profile().severities().isEmpty()) {
       missing.add(new Missing(Section.counts, "Something that counts"));
@@ -498,7 +498,7 @@ public class Editor {
     requireNoLonger("A title", draft.title(), LONGEST_TITLE);
     requireNoLonger("The line of what is asked", draft.summary(), LONGEST_SUMMARY);
     requireNoLonger("A brief", draft.brief(), LONGEST_BRIEF);
-    if (draft.sheet() != null && !draft.sheet().matches("[0-9a-f]{64}")) {
+    if (draft.sheet() != null && !draft.sheet().matches("[0-9a-f]{12}")) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "There is no such picture to trace.");
     }
   }

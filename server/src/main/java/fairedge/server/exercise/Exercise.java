@@ -24,7 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param references solutions, of which the one whose lines are met best counts
  * @param shows when students see them
  * @param showsLines whether the bench shows the required lines
- * @param sheet hash of the picture that lies behind the model to be traced; null: none
+ * @param sheet name of the picture that lies behind the model to be traced; null: none
  */
 public record Exercise(
     UUID id,

@@ -7,9 +7,7 @@ import fairedge.json.ExerciseZip;
 import fairedge.json.ProfileView;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Problem;
-import fairedge.server.platform.Sha256;
 import java.io.InputStream;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -74,7 +72,7 @@ class Pack {
           zip.starter(),
           zip.references(),
           zip.pictures().stream().map(SafePicture::of).toList(),
-          zip.pictures().stream().map(p -> HexFormat.of().formatHex(Sha256.of(p))).toList());
+          zip.pictures().stream().map(SafePicture::nameOf).toList());
     } catch (ExerciseZip.Bad bad) {
       throw bad.mesh() == null ? bad(String.valueOf(bad.getMessage())) : bad(bad, bad.mesh());
     }

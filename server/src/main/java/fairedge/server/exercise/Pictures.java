@@ -6,10 +6,8 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -17,12 +15,12 @@ import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Pictures of briefs: named in the text by their hash, {@code ![words](picture:hash)}. */
+/** Pictures of briefs: named in the text, {@code ![words](picture:name)}. */
 @Service
 public class Pictures {
   private static final int MOST = 20;
   private static final Pattern NAMED =
-      Pattern.compile("!\\[([^\\]]*)\\]\\(picture:([0-9a-f]{64})\\)");
+      Pattern.compile("!\\[([^\\]]*)\\]\\(picture:([0-9a-f]{12})\\)");
 
   private final PictureShelf shelf;
   private final Editor editor;
@@ -37,7 +35,7 @@ public class Pictures {
   }
 
   /** How a picture is named. */
-  public record Added(String hash) {}
+  public record Added(String name) {}
 
   /**
    * Keeps a picture, drawn anew.
@@ -51,61 +49,56 @@ public class Pictures {
   }
 
   private Added keep(UUID exercise, SafePicture picture) {
-    String hash = picture.hash();
-    byte[] key = HexFormat.of().parseHex(hash);
-    if (shelf.find(exercise, key).isEmpty() && shelf.count(exercise) >= MOST) {
+    String name = picture.name();
+    if (shelf.find(exercise, name).isEmpty() && shelf.count(exercise) >= MOST) {
       throw Problem.of(
           Problem.Kind.BAD_INPUT, "An exercise has %d pictures at the most.".formatted(MOST));
     }
-    shelf.put(exercise, key, picture.png());
-    return new Added(hash);
+    shelf.put(exercise, name, picture.png());
+    return new Added(name);
   }
 
   /** For whoever may read the exercise as it is written. */
-  public byte[] ofExercise(UUID exercise, SignedIn account, String hash) {
+  public byte[] ofExercise(UUID exercise, SignedIn account, String name) {
     editor.requireMayRead(exercise, account);
-    return require(exercise, hash);
+    return require(exercise, name);
   }
 
   /** For whoever sees what is set. */
-  public byte[] ofAssignment(UUID assignment, SignedIn account, String hash) {
-    return require(assignments.requireTo(Right.SEE, assignment, account).exercise().id(), hash);
+  public byte[] ofAssignment(UUID assignment, SignedIn account, String name) {
+    return require(assignments.requireTo(Right.SEE, assignment, account).exercise().id(), name);
   }
 
-  private byte[] require(UUID exercise, String hash) {
-    return Optional.of(hash)
-        .filter(h -> h.matches("[0-9a-f]{64}"))
-        .flatMap(h -> shelf.find(exercise, HexFormat.of().parseHex(h)))
-        .orElseThrow(() -> Problem.notFound("picture"));
+  private byte[] require(UUID exercise, String name) {
+    return shelf.find(exercise, name).orElseThrow(() -> Problem.notFound("picture"));
   }
 
   /** Those that a draft names, in the order in which it does. */
   List<byte[]> named(UUID exercise, Draft draft) {
     List<byte[]> pictures = new ArrayList<>();
-    for (String hash : hashes(draft)) {
-      shelf.find(exercise, HexFormat.of().parseHex(hash)).ifPresent(pictures::add);
+    for (String name : names(draft)) {
+      shelf.find(exercise, name).ifPresent(pictures::add);
     }
     return pictures;
   }
 
-  private static Set<String> hashes(Draft draft) {
-    Set<String> hashes = new LinkedHashSet<>();
+  private static Set<String> names(Draft draft) {
+    Set<String> names = new LinkedHashSet<>();
     Matcher named = NAMED.matcher(draft.brief());
     while (named.find()) {
-      hashes.add(named.group(2));
+      names.add(named.group(2));
     }
     if (draft.sheet() != null) {
-      hashes.add(draft.sheet());
+      names.add(draft.sheet());
     }
-    return hashes;
+    return names;
   }
 
   /** Gives an exercise what another names: both name it alike. */
   @Transactional
   public void copy(UUID from, UUID to, Draft draft) {
-    for (String hash : hashes(draft)) {
-      byte[] key = HexFormat.of().parseHex(hash);
-      shelf.find(from, key).ifPresent(png -> shelf.put(to, key, png));
+    for (String name : names(draft)) {
+      shelf.find(from, name).ifPresent(png -> shelf.put(to, name, png));
     }
   }
 
@@ -117,7 +110,7 @@ public class Pictures {
   Draft take(UUID exercise, Draft draft, List<SafePicture> drawn, List<String> names) {
     Draft named = draft;
     for (int i = 0; i < drawn.size(); i++) {
-      named = named.renaming(names.get(i), keep(exercise, drawn.get(i)).hash());
+      named = named.renaming(names.get(i), keep(exercise, drawn.get(i)).name());
     }
     return named;
   }

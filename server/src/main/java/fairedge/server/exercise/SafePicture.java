@@ -35,11 +35,18 @@ record SafePicture(byte[] png) {
   /** Wider or higher ones are made smaller. */
   private static final int WIDEST = 1600;
 
+  private static final int NAME_BYTES = 6;
   private static final int MOST_PIXELS = 40_000_000;
   private static final Set<String> KNOWN = Set.of("png", "jpeg", "webp");
 
-  String hash() {
-    return HexFormat.of().formatHex(Sha256.of(png));
+  /** By which texts name it: the first digits of its hash. */
+  String name() {
+    return nameOf(png);
+  }
+
+  /** Of a file that somebody else named. */
+  static String nameOf(byte[] file) {
+    return HexFormat.of().formatHex(Sha256.of(file), 0, NAME_BYTES);
   }
 
   /**

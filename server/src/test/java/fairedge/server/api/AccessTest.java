@@ -208,8 +208,8 @@ class AccessTest {
             .assistant(404),
         line("POST", "/api/exercises/{exercise}/pictures", null, 401, 404, 404, 404, 422)
             .assistant(404),
-        line("GET", "/api/exercises/{exercise}/pictures/{hash}", null, 401, 404, 404, 404, 404),
-        line("GET", "/api/assignments/{assignment}/pictures/{hash}", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/exercises/{exercise}/pictures/{name}", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/assignments/{assignment}/pictures/{name}", null, 401, 404, 404, 404, 404),
         line("GET", "/api/exercises/{exercise}/marks", null, 401, 404, 404, 404, 200),
         line(
             "POST",
@@ -671,6 +671,7 @@ class AccessTest {
             .replace("{lens}", "shape-change")
             .replace("{edge}", "7")
             .replace("{hash}", "00")
+            .replace("{name}", "00")
             .replace("{revision}", "99")
             .replace("{step}", "99");
     return switch (line.method()) {

@@ -64,7 +64,7 @@ class BriefApiTest {
   }
 
   private static String added(String exercise, byte[] file) {
-    return send(exercise, file).is(201).json().path("hash").asString();
+    return send(exercise, file).is(201).json().path("name").asString();
   }
 
   private static byte[] png(String exercise, String hash) {
@@ -175,8 +175,8 @@ class BriefApiTest {
     String hash = added(id, file(flag(8, 8), "png"));
     quay.keep(id, Map.of("brief", "Look: ![ ](picture:" + hash + ")")).is(200);
     JsonNode missing = quay.editor(id).path("missing");
-    assertThat(missing.get(0).path("what").asString()).isEqualTo("Words for picture 1");
-    assertThat(quay.makeReady(id).is(400).detail()).contains("Words for picture 1");
+    assertThat(missing.get(0).path("what").asString()).isEqualTo("A word on picture 1");
+    assertThat(quay.makeReady(id).is(400).detail()).contains("A word on picture 1");
     quay.keep(id, Map.of("brief", "Look: ![A flag](picture:" + hash + ")", "sheet", hash)).is(200);
     quay.makeReady(id).is(200);
     String assignment = quay.set(id, Map.of());

@@ -229,7 +229,8 @@ class NonsenseApiTest {
         .replace("{form}", "cleat")
         .replace("{revision}", "0")
         .replace("{step}", "1")
-        .replace("{hash}", "00");
+        .replace("{hash}", "00")
+        .replace("{name}", "00");
   }
 
   /** What is told as a mistake of ours. */

@@ -127,7 +127,7 @@ class ExerciseController {
    * What is left out at the end is as it was.
    *
    * @param revision of the draft that it was written on
-   * @param sheet hash of a picture; empty: none
+   * @param sheet name of a picture; empty: none
    */
   record DraftRequest(
       @NotNull Long revision,

@@ -27,7 +27,7 @@ class PictureController {
     this.pictures = pictures;
   }
 
-  /** Keeps a picture, drawn anew; the brief names it by its hash. */
+  /** Keeps a picture, drawn anew; the brief names it. */
   @PostMapping(
       value = "/api/exercises/{exercise}/pictures",
       consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -41,26 +41,26 @@ class PictureController {
   }
 
   @GetMapping(
-      value = "/api/exercises/{exercise}/pictures/{hash}",
+      value = "/api/exercises/{exercise}/pictures/{name}",
       produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> ofExercise(
       @PathVariable UUID exercise,
-      @PathVariable String hash,
+      @PathVariable String name,
       @AuthenticationPrincipal SignedIn account) {
-    return kept(pictures.ofExercise(exercise, account, hash));
+    return kept(pictures.ofExercise(exercise, account, name));
   }
 
   @GetMapping(
-      value = "/api/assignments/{assignment}/pictures/{hash}",
+      value = "/api/assignments/{assignment}/pictures/{name}",
       produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> ofAssignment(
       @PathVariable UUID assignment,
-      @PathVariable String hash,
+      @PathVariable String name,
       @AuthenticationPrincipal SignedIn account) {
-    return kept(pictures.ofAssignment(assignment, account, hash));
+    return kept(pictures.ofAssignment(assignment, account, name));
   }
 
-  /** What has its hash in its name never changes. */
+  /** A picture is named after what it is: it never changes. */
   private static ResponseEntity<byte[]> kept(byte[] png) {
     return ResponseEntity.ok()
         .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())

@@ -18,7 +18,6 @@ import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -93,7 +92,7 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE_VERSION.REFERENCE_MESHES, json.write(e.references()))
         .set(EXERCISE_VERSION.SHOWS, e.shows().name())
         .set(EXERCISE_VERSION.SHOWS_LINES, e.showsLines())
-        .set(EXERCISE_VERSION.SHEET, e.sheet() == null ? null : HexFormat.of().parseHex(e.sheet()))
+        .set(EXERCISE_VERSION.SHEET, e.sheet())
         .set(EXERCISE_VERSION.MADE_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
   }
@@ -133,7 +132,7 @@ public class ExerciseStore implements MeshHolder {
         json.read(v.getReferenceMeshes(), new TypeReference<List<Reference>>() {}),
         Exercise.Shows.valueOf(v.getShows()),
         v.getShowsLines(),
-        v.getSheet() == null ? null : HexFormat.of().formatHex(v.getSheet()));
+        v.getSheet());
   }
 
   /** Keeps a solution as long as the exercise. */

@@ -7,7 +7,7 @@ import java.util.UUID;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
-/** Pictures of briefs, by exercise and hash. */
+/** Pictures of briefs, by exercise and name. */
 @Repository
 public class PictureShelf {
   private final DSLContext db;
@@ -16,19 +16,19 @@ public class PictureShelf {
     this.db = db;
   }
 
-  public void put(UUID exercise, byte[] hash, byte[] png) {
+  public void put(UUID exercise, String name, byte[] png) {
     db.insertInto(EXERCISE_PICTURE)
         .set(EXERCISE_PICTURE.EXERCISE_ID, exercise)
-        .set(EXERCISE_PICTURE.SHA256, hash)
+        .set(EXERCISE_PICTURE.NAME, name)
         .set(EXERCISE_PICTURE.PNG, png)
         .onConflictDoNothing()
         .execute();
   }
 
-  public Optional<byte[]> find(UUID exercise, byte[] hash) {
+  public Optional<byte[]> find(UUID exercise, String name) {
     return db.select(EXERCISE_PICTURE.PNG)
         .from(EXERCISE_PICTURE)
-        .where(EXERCISE_PICTURE.EXERCISE_ID.eq(exercise), EXERCISE_PICTURE.SHA256.eq(hash))
+        .where(EXERCISE_PICTURE.EXERCISE_ID.eq(exercise), EXERCISE_PICTURE.NAME.eq(name))
         .fetchOptional(EXERCISE_PICTURE.PNG);
   }
 
