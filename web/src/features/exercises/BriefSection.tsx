@@ -1,4 +1,4 @@
-import { useId, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, asProblem } from '../../api/client';
 import { CARDS } from '../../trade/cards';
 import { Button } from '../../ui/Button';
@@ -13,7 +13,6 @@ import type { EditorControl } from './useEditor';
 export function BriefSection({ control }: { control: EditorControl }) {
   const { data, draft, change } = control;
   const off = !data.isMine;
-  const field = useId();
   const cursor = useRef<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const pictures = api.picturesOf({ type: 'rehearsal', id: data.id });
@@ -56,18 +55,19 @@ export function BriefSection({ control }: { control: EditorControl }) {
         />
         <div className="grid grid-cols-2 gap-5 max-[1180px]:grid-cols-1">
           <div>
-            <label htmlFor={field} className="block text-[13px] text-ink2">
-              The brief: an empty line parts paragraphs, **two stars** make strong, - a list
+            <label className="block">
+              <span className="text-[13px] text-ink2">
+                The brief: an empty line parts paragraphs, **two stars** make strong, - a list
+              </span>
+              <textarea
+                onSelect={(e) => (cursor.current = e.currentTarget.selectionEnd)}
+                className="mt-1 block h-[380px] w-full resize-y rounded-ctl border border-ctl bg-sheet px-2.5 py-2"
+                value={draft.brief}
+                maxLength={40_000}
+                readOnly={off}
+                onChange={(e) => change({ brief: e.target.value })}
+              />
             </label>
-            <textarea
-              id={field}
-              onSelect={(e) => (cursor.current = e.currentTarget.selectionEnd)}
-              className="mt-1 block h-[380px] w-full resize-y rounded-ctl border border-ctl bg-sheet px-2.5 py-2"
-              value={draft.brief}
-              maxLength={40_000}
-              readOnly={off}
-              onChange={(e) => change({ brief: e.target.value })}
-            />
             {!off && (
               <div className="mt-2 flex flex-wrap items-center gap-2">
                 <PictureButton

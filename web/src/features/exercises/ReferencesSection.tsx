@@ -1,19 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Sending } from '../../api/client';
+import { api } from '../../api/client';
 import { queries } from '../../api/queries';
-import { MeantChoice, type Meant } from '../../trade/MeantChoice';
 import { Button } from '../../ui/Button';
 import { Choice } from '../../ui/fields';
-import { FileDrop } from '../../ui/FileDrop';
-import { Trouble, Working } from '../../ui/States';
 import { counted } from '../../ui/time';
+import { MeshFileDrop } from './MeshFileDrop';
 import { SectionHead } from './SectionHead';
 import { nameOfReference } from './StarterStage';
 import type { Draft, EditorControl, EditorData } from './useEditor';
 
-const UNITS = ['mm', 'cm', 'm', 'in'];
 const MOST = 3;
 
 const SHOWS: readonly (readonly [Draft['shows'], string])[] = [
@@ -68,7 +64,15 @@ export function ReferencesSection({ control }: { control: EditorControl }) {
               <Button disabled={busy} onClick={() => void make()}>
                 Make one on the bench
               </Button>
-              <FileReference control={control} />
+              <MeshFileDrop
+                control={control}
+                label="Reference file"
+                hint="or a mesh file of it: OBJ, PLY, OFF, STL, glTF or GLB"
+                writes
+                send={(file, meant, onShare) =>
+                  api.sendReference(data.id, file, { ...meant }, onShare)
+                }
+              />
             </div>
           )}
         </div>
@@ -159,53 +163,5 @@ function ReferenceRow(props: {
         Let go of it
       </Button>
     </li>
-  );
-}
-
-/** A mesh file: its unit and axis are said, since files don't. */
-function FileReference({ control }: { control: EditorControl }) {
-  const { data, act, problem } = control;
-  const [meant, setMeant] = useState<Meant>({ unit: data.starter?.unit ?? 'mm', up: 'z' });
-  const [sending, setSending] = useState<Sending<EditorData> | null>(null);
-  const [share, setShare] = useState(0);
-  const send = async (file: File) => {
-    setShare(0);
-    const now = api.sendReference(data.id, file, { ...meant }, setShare);
-    setSending(now);
-    await act(() => now.done, true, true);
-    setSending(null);
-  };
-  const line = typeof problem?.more.line === 'number' && problem.more.line;
-  if (sending) {
-    return (
-      <div className="border border-ctl p-4">
-        <Working
-          stage={share >= 1 ? 'Reading the file' : 'Sending the file'}
-          about={share >= 1 ? '' : `${Math.round(100 * share)} %`}
-          share={share >= 1 ? undefined : share}
-          onStop={sending.stop}
-        />
-      </div>
-    );
-  }
-  return (
-    <>
-      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-6 gap-y-3 max-[1180px]:grid-cols-1">
-        <FileDrop
-          label="Reference file"
-          accept=".obj,.ply,.off,.stl,.glb,.gltf"
-          onChosen={(f) => void send(f)}
-          onDropped={(f) => void send(f)}
-        >
-          <span className="text-ink2">or a mesh file of it: OBJ, PLY, OFF, STL, glTF or GLB</span>
-        </FileDrop>
-        <MeantChoice units={UNITS} meant={meant} onChange={setMeant} />
-      </div>
-      {line ? (
-        <Trouble title={problem!.title} where={`Line ${line}`}>
-          {problem!.message}
-        </Trouble>
-      ) : null}
-    </>
   );
 }

@@ -1,17 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { api, type Sending } from '../../api/client';
+import { api } from '../../api/client';
 import { queries } from '../../api/queries';
 import { FormRow } from '../../trade/FormRow';
-import { MeantChoice, type Meant } from '../../trade/MeantChoice';
-import { FileDrop } from '../../ui/FileDrop';
 import { Select } from '../../ui/Select';
-import { Trouble, Working } from '../../ui/States';
 import { counted } from '../../ui/time';
+import { MeshFileDrop } from './MeshFileDrop';
 import { SectionHead } from './SectionHead';
-import type { EditorControl, EditorData } from './useEditor';
-
-const UNITS = ['mm', 'cm', 'm', 'in'];
+import type { EditorControl } from './useEditor';
 
 /** What students begin with: a form, a file, a piece of one's own, or another exercise's. */
 export function StarterSection({ control }: { control: EditorControl }) {
@@ -61,7 +56,17 @@ export function StarterSection({ control }: { control: EditorControl }) {
                 ))}
               </ul>
             </div>
-            <FileStarter control={control} />
+            <div>
+              <h3 className="border-b border-rule pb-1.5 font-semibold">Or a mesh file</h3>
+              <MeshFileDrop
+                control={control}
+                label="Mesh file"
+                hint="OBJ, PLY, OFF, STL, glTF or GLB"
+                send={(file, meant, onShare) =>
+                  api.sendStarter(data.id, file, { ...meant }, onShare)
+                }
+              />
+            </div>
             <div className="flex flex-wrap gap-x-8 gap-y-4">
               {pieces.length > 0 && (
                 <Picker
@@ -103,54 +108,6 @@ function Picker(props: {
         options={[['', props.none] as const, ...props.options]}
         onChange={(id) => id && props.onPick(id)}
       />
-    </div>
-  );
-}
-
-/** A mesh file of any format: its unit and axis are said, since files don't. */
-function FileStarter({ control }: { control: EditorControl }) {
-  const { data, act, problem } = control;
-  const [meant, setMeant] = useState<Meant>({ unit: data.starter?.unit ?? 'mm', up: 'z' });
-  const [sending, setSending] = useState<Sending<EditorData> | null>(null);
-  const [share, setShare] = useState(0);
-  const send = async (file: File) => {
-    setShare(0);
-    const now = api.sendStarter(data.id, file, { ...meant }, setShare);
-    setSending(now);
-    await act(() => now.done);
-    setSending(null);
-  };
-  const line = typeof problem?.more.line === 'number' && problem.more.line;
-  return (
-    <div>
-      <h3 className="border-b border-rule pb-1.5 font-semibold">Or a mesh file</h3>
-      {sending ? (
-        <div className="mt-3 border border-ctl p-4">
-          <Working
-            stage={share >= 1 ? 'Reading the file' : 'Sending the file'}
-            about={share >= 1 ? '' : `${Math.round(100 * share)} %`}
-            share={share >= 1 ? undefined : share}
-            onStop={sending.stop}
-          />
-        </div>
-      ) : (
-        <div className="mt-3 grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-6 gap-y-3 max-[1180px]:grid-cols-1">
-          <FileDrop
-            label="Mesh file"
-            accept=".obj,.ply,.off,.stl,.glb,.gltf"
-            onChosen={(f) => void send(f)}
-            onDropped={(f) => void send(f)}
-          >
-            <span className="text-ink2">OBJ, PLY, OFF, STL, glTF or GLB</span>
-          </FileDrop>
-          <MeantChoice units={UNITS} meant={meant} onChange={setMeant} />
-        </div>
-      )}
-      {line ? (
-        <Trouble title={problem!.title} where={`Line ${line}`}>
-          {problem!.message}
-        </Trouble>
-      ) : null}
     </div>
   );
 }

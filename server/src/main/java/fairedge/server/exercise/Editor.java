@@ -1,20 +1,16 @@
 package fairedge.server.exercise;
 
-import fairedge.core.credit.CreditRule;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.survey.Marking;
 import fairedge.core.survey.Wanted;
-import fairedge.json.CreditRuleView;
 import fairedge.json.ExerciseZip;
 import fairedge.json.ProfileView;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.EditorView.Countable;
-import fairedge.server.exercise.EditorView.Missing;
 import fairedge.server.exercise.EditorView.ReferenceView;
-import fairedge.server.exercise.EditorView.Section;
 import fairedge.server.exercise.EditorView.StarterView;
 import fairedge.server.exercise.store.DraftStore;
 import fairedge.server.exercise.store.DraftStore.Written;
@@ -24,7 +20,6 @@ import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -44,9 +39,6 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 public class Editor {
-  private static final int LONGEST_TITLE = 120;
-  private static final int LONGEST_SUMMARY = 200;
-  private static final int LONGEST_BRIEF = 40_000;
 
   private final DraftStore drafts;
   private final ExerciseStore store;
@@ -120,7 +112,9 @@ public class Editor {
   }
 
   private static String fitted(String title) {
-    return title.length() > LONGEST_TITLE ? title.substring(0, LONGEST_TITLE) : title;
+    return title.length() > DraftRules.LONGEST_TITLE
+        ? title.substring(0, DraftRules.LONGEST_TITLE)
+        : title;
   }
 
   /** All that is written of it, or what holds where it is somebody else's. */
@@ -136,7 +130,7 @@ public class Editor {
   @Transactional
   public UUID begin(SignedIn account, Draft draft) {
     requireTeacher(account);
-    requireSound(draft);
+    DraftRules.requireSound(draft);
     return insert(account, draft, null);
   }
 
@@ -167,7 +161,7 @@ public class Editor {
             .map(r -> new ReferenceView(r.hash(), r.from(), meshes.faceCount(r.bytes())))
             .toList(),
         w.keptAt(),
-        missing(w, draft),
+        DraftRules.missing(w, draft),
         Countable.ALL);
   }
 
@@ -177,10 +171,15 @@ public class Editor {
 
   /** Its instructor sees what is written, others what holds. */
   private Draft shown(Written w, SignedIn account) {
-    Draft written = w.draft();
-    return written != null && isMine(w, account)
-        ? written
-        : Draft.of(store.find(w.id()).orElseThrow(() -> Problem.notFound("exercise")));
+    return isMine(w, account) ? written(w) : holds(w.id());
+  }
+
+  private Draft written(Written w) {
+    return w.draft() != null ? w.draft() : holds(w.id());
+  }
+
+  private Draft holds(UUID id) {
+    return store.find(id).map(Draft::of).orElseThrow(Editor::gone);
   }
 
   private @Nullable StarterView starter(Written w) {
@@ -198,29 +197,6 @@ public class Editor {
   private boolean isBegun(UUID id) {
     List<UUID> set = assignments.idsOfExercise(id);
     return !set.isEmpty() && begun.stream().anyMatch(b -> b.hasBegun(set));
-  }
-
-  private static List<Missing> missing(Written w, Draft draft) {
-    List<Missing> missing = new ArrayList<>();
-    if (w.starter() == null) {
-      missing.add(new Missing(Section.starter, "A starter to cut"));
-    }
-    if (draft.title().isBlank()) {
-      missing.add(new Missing(Section.brief, "A title"));
-    }
-    if (draft.summary().isBlank()) {
-      missing.add(new Missing(Section.brief, "One line of what is asked"));
-    }
-    if (draft.brief().isBlank()) {
-      missing.add(new Missing(Section.brief, "The brief"));
-    }
-    for (int picture : Pictures.withoutWords(draft.brief())) {
-      missing.add(new Missing(Section.brief, "A word on picture " + picture));
-    }
-    if (draft.profile().severities().isEmpty()) {
-      missing.add(new Missing(Section.counts, "Something that counts"));
-    }
-    return missing;
   }
 
   /** What is told where a draft was changed elsewhere meanwhile. */
@@ -241,7 +217,7 @@ public class Editor {
   public EditorView keep(UUID id, SignedIn owner, long revision, UnaryOperator<Draft> writing) {
     Written now = lock(id, owner, revision);
     Draft draft = writing.apply(shown(now, owner));
-    requireSound(draft);
+    DraftRules.requireSound(draft);
     requireKnown(id, draft);
     drafts.keep(id, now.revision() + 1, draft, clock.instant());
     return view(id, owner);
@@ -303,15 +279,13 @@ public class Editor {
   @Transactional
   public EditorView mark(
       UUID id, SignedIn owner, long revision, Marking.Sort sort, Mesh mesh, List<Integer> ids) {
-    try {
-      return keep(
-          id,
-          owner,
-          revision,
-          draft -> draft.withWanted(Marking.marked(draft.wanted(), sort, mesh, ids)));
-    } catch (IllegalArgumentException e) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "This can't be marked: " + e.getMessage() + ".");
-    }
+    return keep(
+        id,
+        owner,
+        revision,
+        draft ->
+            draft.withWanted(
+                Problem.unlessUnsound(() -> Marking.marked(draft.wanted(), sort, mesh, ids))));
   }
 
   /** Writes again what holds. */
@@ -339,7 +313,7 @@ public class Editor {
   public EditorView makeReady(UUID id, SignedIn owner, long revision) {
     Written now = lock(id, owner, revision);
     Draft draft = shown(now, owner);
-    missing(now, draft).stream()
+    DraftRules.missing(now, draft).stream()
         .findFirst()
         .ifPresent(first -> {
           throw Problem.of(
@@ -357,7 +331,7 @@ public class Editor {
 
   private static Exercise ready(Written w, Draft draft, @Nullable Exercise before) {
     int version = before == null ? 0 : before.version() + 1;
-    Profile profile = profileOf(draft.profile());
+    Profile profile = DraftRules.profile(draft);
     int termsVersion =
         before != null
                 && before.profile().equals(profile)
@@ -379,7 +353,7 @@ public class Editor {
         profile,
         draft.wanted(),
         draft.tells(),
-        ruleOf(draft.rule()),
+        DraftRules.rule(draft),
         draft.references(),
         draft.shows(),
         draft.showsLines(),
@@ -448,14 +422,13 @@ public class Editor {
   /** What is written of it, for whoever was let try it. */
   public Rehearsed rehearsed(UUID id) {
     Written w = drafts.find(id).filter(o -> o.starter() != null).orElseThrow(Editor::gone);
-    Draft draft =
-        w.draft() != null ? w.draft() : Draft.of(store.find(id).orElseThrow(Editor::gone));
+    Draft draft = written(w);
     return new Rehearsed(draft, w.unit(), terms(w, draft));
   }
 
   private static Terms terms(Written w, Draft draft) {
     return new Terms(
-        profileOf(draft.profile()),
+        DraftRules.profile(draft),
         draft.wanted(),
         new Tolerance(Objects.requireNonNull(w.scale())),
         Objects.requireNonNull(w.starter()),
@@ -490,42 +463,5 @@ public class Editor {
 
   private static Problem gone() {
     return Problem.notFound("exercise");
-  }
-
-  private static void requireSound(Draft draft) {
-    profileOf(draft.profile());
-    ruleOf(draft.rule());
-    requireNoLonger("A title", draft.title(), LONGEST_TITLE);
-    requireNoLonger("The line of what is asked", draft.summary(), LONGEST_SUMMARY);
-    requireNoLonger("A brief", draft.brief(), LONGEST_BRIEF);
-    if (draft.sheet() != null && !draft.sheet().matches("[0-9a-f]{12}")) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "There is no such picture to trace.");
-    }
-  }
-
-  private static void requireNoLonger(String what, String text, int most) {
-    if (text.length() > most) {
-      throw Problem.of(
-          Problem.Kind.BAD_INPUT, "%s has %,d letters at the most.".formatted(what, most));
-    }
-  }
-
-  private static CreditRule ruleOf(@Nullable CreditRuleView asked) {
-    if (asked == null) {
-      return CreditRule.NONE;
-    }
-    try {
-      return asked.rule();
-    } catch (IllegalArgumentException e) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
-    }
-  }
-
-  private static Profile profileOf(ProfileView asked) {
-    try {
-      return asked.profile();
-    } catch (IllegalArgumentException e) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
-    }
   }
 }

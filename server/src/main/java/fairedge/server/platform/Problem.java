@@ -1,6 +1,7 @@
 package fairedge.server.platform;
 
 import java.util.Map;
+import java.util.function.Supplier;
 import org.springframework.http.HttpStatus;
 
 /**
@@ -52,6 +53,19 @@ public final class Problem extends RuntimeException {
 
   public static Problem of(Kind kind, String message, Map<String, Object> details) {
     return new Problem(kind, message, details);
+  }
+
+  /**
+   * What the core makes of what somebody sent.
+   *
+   * @throws Problem saying what the core says is wrong with it
+   */
+  public static <T> T unlessUnsound(Supplier<T> made) {
+    try {
+      return made.get();
+    } catch (IllegalArgumentException e) {
+      throw of(Kind.BAD_INPUT, String.valueOf(e.getMessage()));
+    }
   }
 
   /** Also where something exists that the caller may not know of. */

@@ -127,7 +127,7 @@ public class Crediting {
    */
   public List<WouldGet> tryOut(UUID exercise, CreditRuleView asked, SignedIn account) {
     editor.requireMayRead(exercise, account);
-    CreditRule rule = rule(asked);
+    CreditRule rule = Problem.unlessUnsound(asked::rule);
     List<WouldGet> rows = new ArrayList<>();
     rows.addAll(own(exercise, rule, account));
     Map<UUID, Assignment> set = new HashMap<>();
@@ -198,13 +198,5 @@ public class Crediting {
     counts
         .computeIfAbsent(Kind.named(kind), k -> new EnumMap<>(Severity.class))
         .merge(severity.severity(), more, Integer::sum);
-  }
-
-  private static CreditRule rule(CreditRuleView asked) {
-    try {
-      return asked.rule();
-    } catch (IllegalArgumentException e) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, String.valueOf(e.getMessage()));
-    }
   }
 }

@@ -130,6 +130,19 @@ final class Breakwater {
         Map.of("revision", open.path("revision").asLong(), "clientKey", UUID.randomUUID()));
   }
 
+  /** Lets a hand-in be answered at once. */
+  void answer(String submission, String verdict) {
+    Map<String, Object> answer =
+        Map.of("revision", 0, "word", "Look.", "verdict", verdict, "notes", List.of());
+    long revision =
+        runa.put("/api/submissions/" + submission + "/draft", answer)
+            .is(200)
+            .json()
+            .path("revision")
+            .asLong();
+    runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
+  }
+
   static byte[] obj(Mesh mesh) {
     StringBuilder text = new StringBuilder();
     try {

@@ -290,15 +290,7 @@ class ExerciseApiTest {
   void acceptedWork_isOver_untilItIsOpenedAgain() {
     String assignment = quay.set(quay.ready("Accepted"), Map.of());
     String first = quay.handIn(assignment).is(201).json().path("id").asString();
-    Map<String, Object> answer =
-        Map.of("revision", 0, "word", "Well cut.", "verdict", "accepted", "notes", List.of());
-    long revision =
-        runa.put("/api/submissions/" + first + "/draft", answer)
-            .is(200)
-            .json()
-            .path("revision")
-            .asLong();
-    runa.post("/api/submissions/" + first + "/return", Map.of("revision", revision)).is(200);
+    quay.answer(first, "accepted");
     assertThat(quay.handIn(assignment).is(400).detail()).contains("accepted");
     assertThat(quay.sendFile(assignment).is(400).detail()).contains("accepted");
     runa.put(
@@ -489,15 +481,7 @@ class ExerciseApiTest {
     assertThat(tried.path(1).path("soFar").asDouble()).isEqualTo(9);
     ada.post("/api/exercises/" + id + "/credits", Map.of("rule", rule(3))).is(404);
 
-    Map<String, Object> answer =
-        Map.of("revision", 0, "word", "Go on.", "verdict", "tryAgain", "notes", List.of());
-    long revision =
-        runa.put("/api/submissions/" + submission + "/draft", answer)
-            .is(200)
-            .json()
-            .path("revision")
-            .asLong();
-    runa.post("/api/submissions/" + submission + "/return", Map.of("revision", revision)).is(200);
+    quay.answer(submission, "tryAgain");
     quay.keep(id, Map.of("rule", rule(3))).is(200);
     JsonNode ready = quay.makeReady(id).is(200).json();
     assertThat(ready.path("version").asInt()).isEqualTo(1);

@@ -347,16 +347,30 @@ final class Browser implements AutoCloseable {
 
   /** What is wrong with the page for those who can't see it, or not well, or use no pointer. */
   List<String> barriers() {
-    return new AxeBuilder()
-        .analyze(driver).getViolations().stream()
-            .map(rule ->
-                rule.getId()
-                    + ": "
-                    + rule.getNodes().stream()
-                        .map(node -> node.getHtml())
-                        .limit(3)
-                        .collect(Collectors.joining(" | ")))
-            .toList();
+    return violations(new AxeBuilder());
+  }
+
+  /** The same of what only the colours decide, by night; by day again afterwards. */
+  List<String> barriersByNight() {
+    String theme = "document.documentElement.dataset.theme = arguments[0]";
+    script(theme, "night");
+    try {
+      return violations(new AxeBuilder().withRules(List.of("color-contrast")));
+    } finally {
+      script(theme, "light");
+    }
+  }
+
+  private List<String> violations(AxeBuilder axe) {
+    return axe.analyze(driver).getViolations().stream()
+        .map(rule ->
+            rule.getId()
+                + ": "
+                + rule.getNodes().stream()
+                    .map(node -> node.getHtml())
+                    .limit(3)
+                    .collect(Collectors.joining(" | ")))
+        .toList();
   }
 
   Object script(String script, Object... arguments) {

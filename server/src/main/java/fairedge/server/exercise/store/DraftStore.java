@@ -77,14 +77,12 @@ public class DraftStore {
         .execute();
   }
 
+  /** The starter of another exercise; nothing where that has none. */
   public void setStarter(UUID id, Written from) {
-    db.update(EXERCISE)
-        .set(EXERCISE.STARTER, from.starter())
-        .set(EXERCISE.SCALE, from.scale())
-        .set(EXERCISE.UNIT, from.unit())
-        .set(EXERCISE.STARTER_FROM, from.starterFrom())
-        .where(EXERCISE.ID.eq(id))
-        .execute();
+    if (from.starter() != null && from.scale() != null) {
+      String where = from.starterFrom() == null ? from.title() : from.starterFrom();
+      setStarter(id, from.starter(), from.scale(), from.unit(), where);
+    }
   }
 
   public void setStarter(UUID id, byte[] hash, double scale, String unit, String from) {
