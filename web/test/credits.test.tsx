@@ -29,7 +29,7 @@ const credits = (total: number): Schemas['CreditsView'] => ({
 function Edited({ onRule }: { onRule: (rule: Draft['rule']) => void }) {
   const [draft, setDraft] = useState({ rule: null } as Draft);
   const control = {
-    data: { id: 'e', isMine: true },
+    data: { id: 'e', isMine: true, draft: {} },
     draft,
     change: (part: Partial<Draft>) => {
       setDraft({ ...draft, ...part });

@@ -82,9 +82,10 @@ export const queries = {
       queryKey: ['allowances', assignment],
       queryFn: () => api.allowances(assignment),
     }),
-  wouldGet: (exercise: string, rule: Schemas['CreditRuleView']) =>
+  /** @param counts what counts by the draft, by which they are others */
+  wouldGet: (exercise: string, rule: Schemas['CreditRuleView'], counts: unknown) =>
     queryOptions({
-      queryKey: ['would-get', exercise, rule],
+      queryKey: ['would-get', exercise, rule, counts],
       queryFn: () => api.wouldGet(exercise, rule),
       placeholderData: keepPreviousData,
     }),

@@ -4,6 +4,8 @@ import type { Wanted } from './wanted';
 
 interface Props {
   unit: string;
+  /** How many faces the references have. */
+  references: readonly number[];
   wanted: Wanted;
   onChange: (wanted: Wanted) => void;
 }
@@ -30,7 +32,7 @@ function axisOf({ mirror }: Wanted): Axis {
 }
 
 /** What is asked of the shape: each only where it is filled in. */
-export function Asked({ unit, wanted, onChange }: Props) {
+export function Asked({ unit, references, wanted, onChange }: Props) {
   const axis = axisOf(wanted);
   return (
     <section
@@ -47,7 +49,11 @@ export function Asked({ unit, wanted, onChange }: Props) {
       />
       <Whole
         label="Face budget"
-        about="No more faces than these."
+        about={
+          references.length > 0
+            ? `No more faces than these. With the reference there are ${references.join(', or ')}.`
+            : 'No more faces than these.'
+        }
         value={wanted.faces}
         onSet={(faces) => onChange({ ...wanted, faces })}
       />

@@ -37,7 +37,12 @@ export function CountsSection({ control }: { control: EditorControl }) {
           </div>
           <p className="mt-1 text-[13px] text-ink2">{TOLD[draft.tells]}</p>
         </div>
-        <Asked unit={part.unit} wanted={draft.wanted} onChange={(wanted) => change({ wanted })} />
+        <Asked
+          unit={part.unit}
+          references={data.references.map((r) => r.faces)}
+          wanted={draft.wanted}
+          onChange={(wanted) => change({ wanted })}
+        />
         <Base {...part} />
         {FAMILIES.map((family) => (
           <Family key={family} family={family} {...part} />

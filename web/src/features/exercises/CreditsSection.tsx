@@ -150,7 +150,9 @@ export function CreditsSection({ control }: { control: EditorControl }) {
           </div>
         )}
       </fieldset>
-      {rule.criteria.length > 0 && <WouldGet exercise={data.id} rule={rule} />}
+      {rule.criteria.length > 0 && (
+        <WouldGet exercise={data.id} rule={rule} counts={[data.draft.profile, data.draft.wanted]} />
+      )}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import { counted } from '../../ui/time';
+import { Moves } from './Moves';
 import type { Draft, EditorData, Section } from './useEditor';
 
 /** The sections in the order of the work. */
@@ -58,6 +59,11 @@ export function Rail({ data, draft, section, onSection }: Props) {
           );
         })}
       </ol>
+      {data.isMine && data.version !== null && data.isChanged && data.missing.length === 0 && (
+        <div className="mt-auto">
+          <Moves data={data} />
+        </div>
+      )}
       {data.missing.length > 0 && (
         <section aria-label="Missing" className="mt-auto border-t border-ink px-3 py-3">
           <h2 className="font-semibold">Before it can be set</h2>

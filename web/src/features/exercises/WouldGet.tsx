@@ -10,19 +10,22 @@ type Row = Schemas['WouldGet'];
 export function WouldGet({
   exercise,
   rule,
+  counts,
 }: {
   exercise: string;
   rule: Schemas['CreditRuleView'];
+  /** What counts by the draft. */
+  counts: unknown;
 }) {
   const asked = useRested(rule, 300);
-  const tried = useQuery(queries.wouldGet(exercise, asked));
+  const tried = useQuery(queries.wouldGet(exercise, asked, counts));
   const rows = tried.data ?? [];
-  const moved = rows.filter(moves);
+  const moved = rows.filter(isMoved);
   const answered = moved.filter((r) => r.isAnswered).length;
   const shown = [
     ...rows.filter((r) => r.attempt === 0),
     ...moved,
-    ...rows.filter((r) => r.attempt > 0 && !moves(r)),
+    ...rows.filter((r) => r.attempt > 0 && !isMoved(r)),
   ];
   return (
     <section aria-label="What they would get" className="px-5 py-3" data-testid="would-get">
@@ -76,7 +79,11 @@ export function WouldGet({
                     <span className="text-ink2"> of {creditText(row.credits.of)}</span>
                   </td>
                   <td className="text-right text-ink2 tabular-nums">
-                    {row.soFar === null ? '' : moves(row) ? `was ${creditText(row.soFar)}` : 'same'}
+                    {row.soFar === null
+                      ? ''
+                      : isMoved(row)
+                        ? `was ${creditText(row.soFar)}`
+                        : 'same'}
                   </td>
                 </tr>
               ))}
@@ -88,6 +95,6 @@ export function WouldGet({
   );
 }
 
-function moves(row: Row): boolean {
+export function isMoved(row: Row): boolean {
   return row.soFar !== null && row.soFar !== row.credits.total;
 }

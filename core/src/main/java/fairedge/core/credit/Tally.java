@@ -2,10 +2,15 @@ package fairedge.core.credit;
 
 import fairedge.core.inspect.Figures;
 import fairedge.core.inspect.Met;
+import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
+import fairedge.core.inspect.finding.Rule;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -38,6 +43,31 @@ public record Tally(
       Met met) {
     return new Tally(
         findings, figures.faces(), figures.quads(), figures.loops().shareComplete(), budget, met);
+  }
+
+  /**
+   * The same findings as another profile would have them count, as far as they are known: what the
+   * one before left out is not found by it, and where two forms of a kind counted alike, both count
+   * as the heavier of them would.
+   */
+  public Tally reassessed(Profile before, Profile now) {
+    Map<Kind, Map<Severity, Integer>> counts = new EnumMap<>(Kind.class);
+    findings.forEach((kind, by) ->
+        by.forEach((severity, count) ->
+            heaviest(kind, severity, before, now)
+                .ifPresent(s ->
+                    counts
+                        .computeIfAbsent(kind, k -> new EnumMap<>(Severity.class))
+                        .merge(s, count, Integer::sum))));
+    return new Tally(counts, faces, quads, completeLoops, budget, met);
+  }
+
+  private static Optional<Severity> heaviest(
+      Kind kind, Severity severity, Profile before, Profile now) {
+    return Arrays.stream(Rule.values())
+        .filter(r -> r.kind() == kind && before.severityOf(r).equals(Optional.of(severity)))
+        .flatMap(r -> now.severityOf(r).stream())
+        .min(Comparator.naturalOrder());
   }
 
   int count(Set<Kind> kinds, Severity severity) {

@@ -165,7 +165,8 @@ public final class Inspector {
         && !counts(Rule.NO_COLLAR)
         && (wanted.distance() == null || !counts(Rule.MOVED))
         && (wanted.mirror() == null || !counts(Rule.LOPSIDED))
-        && (wanted.lines().isEmpty() && asking.references().isEmpty() || !counts(Rule.OFF_LINE));
+        && (wanted.lines().isEmpty() && wanted.cuttable().isEmpty() && asking.references().isEmpty()
+            || !counts(Rule.OFF_LINE));
   }
 
   /** Whether another finds the same in the same mesh. */

@@ -1,7 +1,9 @@
 package fairedge.core.survey;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.near.SegmentGrid;
+import java.util.BitSet;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -41,23 +43,29 @@ final class BestMet {
   }
 
   private static double met(Subject subject, Mesh reference, SegmentGrid lines) {
-    Starter starter = subject.starter();
     double whole = 0;
     double met = 0;
-    for (int e = 0; e < reference.edgeEnd(); e++) {
-      boolean isLine =
-          reference.hasEdge(e)
-              && reference.cornerOn(e) != Mesh.NONE
-              && reference.hasPlace(reference.first(e))
-              && reference.hasPlace(reference.second(e))
-              && (starter == null || !starter.hasEdge(reference, e));
-      if (isLine) {
-        var a = reference.position(reference.first(e));
-        var b = reference.position(reference.second(e));
-        whole += a.distance(b);
-        met += lines.covers(a, b) ? a.distance(b) : 0;
-      }
+    for (int e : linesOf(subject.starter(), reference).stream().toArray()) {
+      Vec3 a = reference.position(reference.first(e));
+      Vec3 b = reference.position(reference.second(e));
+      whole += a.distance(b);
+      met += lines.covers(a, b) ? a.distance(b) : 0;
     }
     return whole > 0 ? met / whole : 0;
+  }
+
+  /** Without a starter all of its edges. */
+  private static BitSet linesOf(@Nullable Starter starter, Mesh reference) {
+    if (starter != null) {
+      return starter.linesOf(reference);
+    }
+    BitSet all = new BitSet();
+    IntStream.range(0, reference.edgeEnd())
+        .filter(e ->
+            reference.hasEdge(e)
+                && reference.hasPlace(reference.first(e))
+                && reference.hasPlace(reference.second(e)))
+        .forEach(all::set);
+    return all;
   }
 }

@@ -49,8 +49,12 @@ record Given(
 
   /** How near to a line edges lie on it. */
   double lineDistance() {
-    double size = placement == null ? tolerance.scale() : tolerance.scale() / placement.scale();
-    return thresholds.of(Threshold.LINE_DISTANCE) * size;
+    return thresholds.of(Threshold.LINE_DISTANCE) * here().scale();
+  }
+
+  /** The tolerance of places that the exercise names, as large as the mesh has the form. */
+  Tolerance here() {
+    return placement == null ? tolerance : new Tolerance(tolerance.scale() / placement.scale());
   }
 
   /** The edges of a mesh that the exercise marked as hard. */
@@ -58,7 +62,7 @@ record Given(
     if (asking.wanted().hardLines().isEmpty()) {
       return e -> false;
     }
-    SegmentGrid lines = asking.hardLines(tolerance);
+    SegmentGrid lines = asking.hardLines(here());
     return e ->
         isPlacedSide(mesh, topology, e)
             && topology.uses(e) == 2

@@ -93,6 +93,20 @@ public final class Starter {
     return locked;
   }
 
+  /** The edges of faces of another mesh that this one does not have. Cost: its edges. */
+  public BitSet linesOf(Mesh other) {
+    BitSet lines = new BitSet();
+    for (int e = 0; e < other.edgeEnd(); e++) {
+      lines.set(e, other.hasEdge(e) && other.cornerOn(e) != Mesh.NONE && !hasEdge(other, e));
+    }
+    return lines;
+  }
+
+  /** The vertex at a place, to the last bit; {@link Mesh#NONE} if there is none. */
+  public int vertexAt(Vec3 place) {
+    return vertices.at(place);
+  }
+
   /** The vertices that lie within 1e-4 S of places. Cost: the vertices. */
   public BitSet verticesAt(List<Vec3> places) {
     PointGrid wanted = new PointGrid(near);

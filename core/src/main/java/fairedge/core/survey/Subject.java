@@ -267,6 +267,11 @@ public final class Subject {
     return given.tolerance();
   }
 
+  /** That of places which the exercise names: as large as the mesh has the form. */
+  public Tolerance toleranceHere() {
+    return given.here();
+  }
+
   public double threshold(Threshold threshold) {
     return given.thresholds().of(threshold);
   }

@@ -109,6 +109,20 @@ class CreditRuleTest {
     assertThat(rule.of(tally(0, 0, 0), Map.of(), 0).total()).isEqualByComparingTo(gets);
   }
 
+  /** What is known to be there, by what would count then. */
+  @Test
+  void tally_isReassessed_byAnotherProfile() {
+    Tally tally = tally(2, 3, 1);
+    Tally study = tally.reassessed(Profile.ALL_QUADS, Profile.STUDY_PIECE);
+    // N-gons that must be mended are remarks in a study piece; triangles are no longer a should.
+    assertThat(study.findings().get(Kind.NGON)).isEqualTo(Map.of(Severity.REMARK, 2));
+    assertThat(study.findings()).doesNotContainKey(Kind.TRIANGLE);
+    assertThat(study.findings().get(Kind.SEAM)).isEqualTo(Map.of(Severity.SHOULD, 7));
+    assertThat(study.faces()).isEqualTo(tally.faces());
+    Tally same = tally.reassessed(Profile.ALL_QUADS, Profile.ALL_QUADS);
+    assertThat(same.findings().get(Kind.NGON)).isEqualTo(Map.of(Severity.MUST, 2));
+  }
+
   @Test
   void linesMet_andDistance_goStraightBetweenTheirMarks() {
     ByMeasure lines = new ByMeasure("l", credits("4"), Measure.LINES_MET, 50, 100);

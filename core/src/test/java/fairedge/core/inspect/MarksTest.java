@@ -21,6 +21,7 @@ import fairedge.core.survey.Starter;
 import fairedge.core.survey.Wanted;
 import fairedge.core.survey.Wanted.Line;
 import fairedge.core.survey.Wanted.Pardon;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -168,6 +169,19 @@ class MarksTest {
         });
   }
 
+  /** A file in other units is held to the same, as large as it is. */
+  @Test
+  void marks_holdInAFileThatLiesElsewhere() {
+    Mesh bollard = HarbourProps.mooringBollard();
+    Vec3 place = bollard.position(40);
+    Wanted held = marks(null, List.of(place), null);
+    UnaryOperator<Vec3> metres = p -> p.times(0.001);
+    assertThat(of(Kind.MOVED, inspect(moved(bollard, metres), bollard, held))).isEmpty();
+    Mesh off = moved(bollard, p -> metres.apply(p.equals(place) ? p.times(1.05) : p));
+    assertThat(of(Kind.PLACED, inspect(off, bollard, held))).hasSize(1);
+    assertThat(of(Kind.MOVED, inspect(off, bollard, held))).hasSize(1);
+  }
+
   @Test
   void referenceWhoseLinesAreMetBest_countsAlone() {
     Mesh cube = Meshes.cube();
@@ -179,6 +193,66 @@ class MarksTest {
     // Lines of both: one of them counts, and the other's are not needed.
     Mesh both = cut(level, Change.LoopsChange.of(level.findEdge(0, 1), 0.5));
     assertThat(of(Kind.OFF_LINE, inspect(both, cube, Wanted.NOTHING, level, upright))).isNotEmpty();
+  }
+
+  /** A cut in front only, along a line or a reference that comes round. */
+  @Test
+  void lineThatIsWantedRound_byALineOrTheReference_isOneSided_whereItStops() {
+    Mesh cube = Meshes.box(0, 1, 2);
+    int side = cube.findEdge(vertexAt(cube, 0, 0, 0), vertexAt(cube, 0, 0, 1));
+    Mesh round = cut(cube, Change.LoopsChange.of(side, 0.5));
+    Mesh front = copy(cube);
+    MeshEdit edit = new MeshEdit(front);
+    int face = front.facesOn(front.findEdge(front.first(side), front.second(side)))[0];
+    int[] ring = front.vertices(face);
+    edit.splitFace(face, ring[0], ring[2], List.of());
+    assertThat(of(Kind.ONE_SIDED, inspect(round, cube, Wanted.NOTHING, round))).isEmpty();
+    Line square =
+        new Line(
+            List.of(
+                new Vec3(0, 0, 0.5),
+                new Vec3(2, 0, 0.5),
+                new Vec3(2, 2, 0.5),
+                new Vec3(0, 2, 0.5),
+                new Vec3(0, 0, 0.5)));
+    Wanted asked = new Wanted(null, null, null, null, false, List.of(square), List.of());
+    assertThat(of(Kind.ONE_SIDED, inspect(round, cube, asked))).isEmpty();
+    Mesh piece = alongFront(cube);
+    assertThat(of(Kind.ONE_SIDED, inspect(piece, cube, Wanted.NOTHING))).isEmpty();
+    assertThat(of(Kind.ONE_SIDED, inspect(piece, cube, asked))).hasSize(1);
+    assertThat(of(Kind.ONE_SIDED, inspect(piece, cube, Wanted.NOTHING, round))).hasSize(1);
+    // A diagonal is on neither.
+    assertThat(of(Kind.ONE_SIDED, inspect(front, cube, asked, round))).isEmpty();
+  }
+
+  private static int vertexAt(Mesh mesh, double x, double y, double z) {
+    int v = 0;
+    while (!mesh.position(v).equals(new Vec3(x, y, z))) {
+      v++;
+    }
+    return v;
+  }
+
+  /** The box with an edge half-way up two of its squares in front. */
+  private static Mesh alongFront(Mesh box) {
+    Mesh mesh = copy(box);
+    MeshEdit edit = new MeshEdit(mesh);
+    int[] middles = new int[3];
+    for (int x = 0; x < 3; x++) {
+      int e = mesh.findEdge(vertexAt(mesh, x, 0, 0), vertexAt(mesh, x, 0, 1));
+      middles[x] = edit.splitEdge(e, mesh.along(e, 0.5));
+    }
+    for (int x = 0; x < 2; x++) {
+      int from = middles[x];
+      int to = middles[x + 1];
+      int face =
+          Arrays.stream(mesh.facesAt(from))
+              .filter(f -> Arrays.stream(mesh.vertices(f)).anyMatch(v -> v == to))
+              .findFirst()
+              .orElseThrow();
+      edit.splitFace(face, from, to, List.of());
+    }
+    return mesh;
   }
 
   @Test

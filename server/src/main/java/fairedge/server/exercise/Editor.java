@@ -147,13 +147,15 @@ public class Editor {
   private EditorView view(Written w, SignedIn account) {
     Draft draft = shown(w, account);
     SignedIn owner = accounts.people(List.of(w.owner())).get(w.owner());
+    Optional<Exercise> holds = store.find(w.id());
     return new EditorView(
         w.id(),
         isMine(w, account),
         owner == null ? "Somebody" : owner.name(),
         w.revision(),
         w.version(),
-        !draft.equals(store.find(w.id()).map(Draft::of).orElse(null)),
+        !draft.equals(holds.map(Draft::of).orElse(null)),
+        holds.filter(e -> !countsLike(e, draft)).isPresent(),
         w.isPutAway(),
         starter(w),
         draft,
@@ -329,16 +331,18 @@ public class Editor {
     return view(id, owner);
   }
 
+  /** Whether the same counts, and the same is asked. */
+  private static boolean countsLike(Exercise e, Draft draft) {
+    return e.profile().equals(DraftRules.profile(draft))
+        && e.wanted().equals(draft.wanted())
+        && e.references().equals(draft.references());
+  }
+
   private static Exercise ready(Written w, Draft draft, @Nullable Exercise before) {
     int version = before == null ? 0 : before.version() + 1;
     Profile profile = DraftRules.profile(draft);
     int termsVersion =
-        before != null
-                && before.profile().equals(profile)
-                && before.wanted().equals(draft.wanted())
-                && before.references().equals(draft.references())
-            ? before.termsVersion()
-            : version;
+        before != null && countsLike(before, draft) ? before.termsVersion() : version;
     return new Exercise(
         w.id(),
         w.owner(),

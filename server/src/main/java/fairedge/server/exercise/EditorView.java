@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  * @param revision of the draft
  * @param version that holds; null: it was never made ready
  * @param isChanged whether the draft is another than the version that holds
+ * @param countsOtherwise whether other things count by it: then what was handed in is inspected
+ *     anew
  * @param starter null while there is none
  * @param references those of the draft, in its order
  * @param keptAt when the draft was kept last
@@ -31,6 +33,7 @@ public record EditorView(
     long revision,
     @Nullable Integer version,
     boolean isChanged,
+    boolean countsOtherwise,
     boolean isPutAway,
     @Nullable StarterView starter,
     Draft draft,

@@ -84,7 +84,18 @@ public class Crediting {
   }
 
   private static CreditsView credits(CreditRule rule, Counted c, Exercise e, int daysLate) {
-    return CreditsView.of(rule.of(tally(c, e.wanted().faces()), Map.of(), daysLate));
+    return credits(rule, tally(c, e.wanted().faces()), daysLate);
+  }
+
+  private static CreditsView credits(CreditRule rule, Tally tally, int daysLate) {
+    return CreditsView.of(rule.of(tally, Map.of(), daysLate));
+  }
+
+  /** As the draft has it count, by the findings that are known. */
+  private static Tally tally(Counted c, Exercise e, @Nullable Terms draft) {
+    return draft == null
+        ? tally(c, e.wanted().faces())
+        : tally(c, draft.wanted().faces()).reassessed(e.profile(), draft.profile());
   }
 
   private static Tally tally(Counted counted, @Nullable Integer budget) {
@@ -122,8 +133,8 @@ public class Crediting {
       String name, int attempt, CreditsView credits, @Nullable Double soFar, boolean isAnswered) {}
 
   /**
-   * What the starter, the references and the last attempts of all students would get; the newest
-   * first.
+   * What the starter, the references and the last attempts of all students would get by another
+   * rule, and by what counts in the draft, as far as findings are known; the newest first.
    */
   public List<WouldGet> tryOut(UUID exercise, CreditRuleView asked, SignedIn account) {
     editor.requireMayRead(exercise, account);
@@ -134,6 +145,7 @@ public class Crediting {
     assignments.of(account, Right.READ_ALL).stream()
         .filter(a -> a.exercise().id().equals(exercise))
         .forEach(a -> set.put(a.id(), a));
+    Terms draft = editor.terms(exercise, account).orElse(null);
     Map<UUID, DueClock> clocks = new HashMap<>();
     set.values().forEach(a -> clocks.put(a.id(), clock(a)));
     List<Submission> last = store.last(set.keySet(), MOST_TOLD);
@@ -154,7 +166,7 @@ public class Crediting {
             new WouldGet(
                 student.name(),
                 s.attempt(),
-                credits(rule, c, a.exercise(), late),
+                credits(rule, tally(c, a.exercise(), draft), late),
                 now.criteria().isEmpty() ? null : credits(now, c, a.exercise(), late).total(),
                 s.quoted() != null));
       }

@@ -34,6 +34,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Exercises of one's own: written, made ready, set in a class, worked at. */
 class ExerciseApiTest {
@@ -479,6 +480,20 @@ class ExerciseApiTest {
     assertThat(tried.path(1).path("name").asString()).isEqualTo("Ada Lunde");
     assertThat(tried.path(1).path("credits").path("total").asDouble()).isEqualTo(7);
     assertThat(tried.path(1).path("soFar").asDouble()).isEqualTo(9);
+    // Where n-gons no longer count, nothing is taken off for those that are known.
+    ObjectNode lenient = quay.editor(id).at("/draft/profile").deepCopy().asObject();
+    ObjectNode severities = lenient.get("severities").asObject();
+    List.of("ngon", "ngon-flat").forEach(severities::remove);
+    JsonNode changed = quay.keep(id, Map.of("profile", lenient)).is(200).json();
+    assertThat(changed.path("countsOtherwise").asBoolean()).isTrue();
+    JsonNode known =
+        runa.post("/api/exercises/" + id + "/credits", Map.of("rule", rule(3))).is(200).json();
+    assertThat(known.path(1).path("credits").path("total").asDouble())
+        .isGreaterThan(tried.path(1).path("credits").path("total").asDouble());
+    assertThat(known.path(1).path("soFar").asDouble()).isEqualTo(9);
+    long changedAt = changed.path("revision").asLong();
+    runa.post("/api/exercises/" + id + "/draft/back", Map.of("revision", changedAt)).is(200);
+    assertThat(quay.editor(id).path("countsOtherwise").asBoolean()).isFalse();
     ada.post("/api/exercises/" + id + "/credits", Map.of("rule", rule(3))).is(404);
 
     quay.answer(submission, "tryAgain");

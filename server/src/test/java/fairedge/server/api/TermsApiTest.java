@@ -103,7 +103,8 @@ class TermsApiTest {
         .contains("ngon", "ring-stop")
         .doesNotContain("too-many");
     JsonNode terms = terms();
-    assertThat(terms.path("draft").path("profile").path("name").asString()).isEqualTo("All quads");
+    assertThat(terms.path("draft").path("profile").path("name").asString())
+        .isEqualTo("All quads, any way");
     assertThat(terms.path("countable").path("rules").size()).isGreaterThan(50);
 
     Map<String, Object> mild =

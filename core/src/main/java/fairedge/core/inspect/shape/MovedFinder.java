@@ -10,6 +10,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.near.PointGrid;
 import fairedge.core.survey.Deviation;
 import fairedge.core.survey.Places;
+import fairedge.core.survey.Starter;
 import fairedge.core.survey.Subject;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -53,27 +54,53 @@ public final class MovedFinder implements Finder {
 
   /** The held places at which no vertex is, in their order. */
   private static List<Finding> left(Subject subject) {
-    List<Vec3> held = subject.wanted().held();
-    if (held.isEmpty()) {
+    double near = subject.toleranceHere().flat();
+    // Mostly a vertex is where the starter has it: only for others all are looked at.
+    List<Vec3> bare =
+        subject.wanted().held().stream().filter(p -> !isWhereItWas(subject, p, near)).toList();
+    if (bare.isEmpty()) {
       return List.of();
     }
     Mesh mesh = subject.mesh();
-    PointGrid vertices = new PointGrid(subject.tolerance().flat());
+    PointGrid vertices = new PointGrid(near);
     for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.facesAt(v).length > 0) {
+      if (isInFace(subject, v)) {
         vertices.add(mesh.position(v));
       }
     }
-    return held.stream()
+    return bare.stream()
         .filter(place -> !vertices.hasNear(place))
-        .map(place -> left(mesh, place))
+        .map(place -> left(subject, place))
         .flatMap(Optional::stream)
         .toList();
   }
 
-  private static Optional<Finding> left(Mesh mesh, Vec3 place) {
+  private static boolean isWhereItWas(Subject subject, Vec3 place, double near) {
+    Starter starter = subject.starter();
+    int v = starter == null ? Mesh.NONE : starter.vertexAt(place);
+    return v != Mesh.NONE
+        && v < subject.mesh().vertexEnd()
+        && isInFace(subject, v)
+        && subject.mesh().position(v).distance(place) <= near;
+  }
+
+  private static boolean isInFace(Subject subject, int v) {
+    Mesh mesh = subject.mesh();
+    if (!mesh.hasVertex(v) || !mesh.hasPlace(v)) {
+      return false;
+    }
+    for (int e : mesh.edgesAt(v)) {
+      if (subject.topology().uses(e) > 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static Optional<Finding> left(Subject subject, Vec3 place) {
+    Mesh mesh = subject.mesh();
     return IntStream.range(0, mesh.vertexEnd())
-        .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.facesAt(v).length > 0)
+        .filter(v -> isInFace(subject, v))
         .boxed()
         .min(Comparator.comparingDouble(v -> mesh.position(v).distance(place)))
         .map(v ->

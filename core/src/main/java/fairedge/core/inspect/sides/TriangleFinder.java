@@ -162,7 +162,7 @@ public final class TriangleFinder implements Finder {
     Mesh mesh = subject.mesh();
     return mesh.hasPlace(v)
         && subject.wanted().coveredEnds().stream()
-            .anyMatch(end -> end.distance(mesh.position(v)) <= subject.tolerance().samePlace());
+            .anyMatch(end -> end.distance(mesh.position(v)) <= subject.toleranceHere().samePlace());
   }
 
   /**
