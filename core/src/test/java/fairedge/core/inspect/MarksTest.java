@@ -15,13 +15,14 @@ import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
+import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Places;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Wanted;
 import fairedge.core.survey.Wanted.Line;
 import fairedge.core.survey.Wanted.Pardon;
-import java.util.Arrays;
+import fairedge.core.work.Scope;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -201,11 +202,8 @@ class MarksTest {
     Mesh cube = Meshes.box(0, 1, 2);
     int side = cube.findEdge(vertexAt(cube, 0, 0, 0), vertexAt(cube, 0, 0, 1));
     Mesh round = cut(cube, Change.LoopsChange.of(side, 0.5));
-    Mesh front = copy(cube);
-    MeshEdit edit = new MeshEdit(front);
-    int face = front.facesOn(front.findEdge(front.first(side), front.second(side)))[0];
-    int[] ring = front.vertices(face);
-    edit.splitFace(face, ring[0], ring[2], List.of());
+    int[] ring = cube.vertices(cube.facesOn(side)[0]);
+    Mesh front = connected(cube, ring[0], ring[2]);
     assertThat(of(Kind.ONE_SIDED, inspect(round, cube, Wanted.NOTHING, round))).isEmpty();
     Line square =
         new Line(
@@ -242,17 +240,11 @@ class MarksTest {
       int e = mesh.findEdge(vertexAt(mesh, x, 0, 0), vertexAt(mesh, x, 0, 1));
       middles[x] = edit.splitEdge(e, mesh.along(e, 0.5));
     }
-    for (int x = 0; x < 2; x++) {
-      int from = middles[x];
-      int to = middles[x + 1];
-      int face =
-          Arrays.stream(mesh.facesAt(from))
-              .filter(f -> Arrays.stream(mesh.vertices(f)).anyMatch(v -> v == to))
-              .findFirst()
-              .orElseThrow();
-      edit.splitFace(face, from, to, List.of());
-    }
-    return mesh;
+    return connected(connected(mesh, middles[0], middles[1]), middles[1], middles[2]);
+  }
+
+  private static Mesh connected(Mesh mesh, int from, int to) {
+    return cut(mesh, new Tidying.ConnectChange(List.of(from, to), Scope.WHOLE));
   }
 
   @Test
