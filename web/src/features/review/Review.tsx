@@ -237,7 +237,6 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           >
             <LensBar lens={lens} onLens={looking.setLens} />
             <span className="ml-auto flex gap-1.5">
-              {solution.button}
               <Button size="small" shortcut="V" onClick={looking.viewAll}>
                 All
               </Button>
@@ -303,6 +302,7 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               )}
             </LookedStage>
             {solution.view}
+            <span className="absolute top-2 right-3">{solution.button}</span>
           </div>
           <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
           <Wake review={review} />

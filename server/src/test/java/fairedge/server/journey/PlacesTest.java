@@ -23,13 +23,17 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.interactions.PointerInput.MouseButton;
 
 /** Every place with the work of the demonstration class in it: by day, by night, by keyboard. */
+@TestMethodOrder(OrderAnnotation.class)
 class PlacesTest {
   private static Database database;
   private static Application app;
@@ -92,7 +96,9 @@ class PlacesTest {
             + " null)");
   }
 
+  /** First, on the demonstration as it is: others change what counts in it. */
   @Test
+  @Order(1)
   void everyPlace_isOpenToAll_byDayAndNight() {
     browser.open("/sign-in");
     browser.button("Sign in as Amara");
