@@ -153,7 +153,7 @@ function OpenBench(
   };
 
   return (
-    <div className="flex h-full flex-col">
+    <div className="relative flex h-full flex-col overflow-hidden">
       <BenchHead
         state={state}
         back={props.back}
