@@ -18,6 +18,7 @@ import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Editor;
 import fairedge.server.exercise.EditorView;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.ReferenceOutlet;
 import fairedge.server.exercise.StarterOutlet;
 import fairedge.server.inspection.Terms;
 import fairedge.server.platform.Problem;
@@ -50,6 +51,7 @@ public class Crediting {
   private final Allowances allowances;
   private final Editor editor;
   private final StarterOutlet starters;
+  private final ReferenceOutlet solutions;
   private final Courses courses;
   private final Accounts accounts;
 
@@ -59,6 +61,7 @@ public class Crediting {
       Allowances allowances,
       Editor editor,
       StarterOutlet starters,
+      ReferenceOutlet solutions,
       Courses courses,
       Accounts accounts) {
     this.store = store;
@@ -66,6 +69,7 @@ public class Crediting {
     this.allowances = allowances;
     this.editor = editor;
     this.starters = starters;
+    this.solutions = solutions;
     this.courses = courses;
     this.accounts = accounts;
   }
@@ -185,7 +189,7 @@ public class Crediting {
     rows.add(own("Starter", starters.counted(exercise, account), rule, budget));
     List<EditorView.ReferenceView> references = editor.view(exercise, account).references();
     for (int i = 0; i < references.size(); i++) {
-      CheckView check = starters.referenceCheck(exercise, account, references.get(i).hash());
+      CheckView check = solutions.check(exercise, account, references.get(i).hash());
       String name = references.size() == 1 ? "Reference" : "Reference " + (i + 1);
       rows.add(own(name, check, rule, budget));
     }

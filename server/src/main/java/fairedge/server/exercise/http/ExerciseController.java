@@ -12,11 +12,12 @@ import fairedge.server.exercise.Draft;
 import fairedge.server.exercise.Editor;
 import fairedge.server.exercise.EditorView;
 import fairedge.server.exercise.Exercise;
+import fairedge.server.exercise.Packing;
 import fairedge.server.exercise.Reference;
+import fairedge.server.exercise.SentMesh;
 import fairedge.server.exercise.Shelf;
 import fairedge.server.exercise.Shelf.ExerciseRow;
 import fairedge.server.exercise.StarterOutlet;
-import fairedge.server.exercise.StarterOutlet.StarterFile;
 import fairedge.server.exercise.StarterPictures;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
@@ -63,14 +64,21 @@ class ExerciseController {
   private final Editor editor;
   private final StarterOutlet starters;
   private final StarterPictures pictures;
+  private final Packing packing;
   private final Shelf shelf;
   private final Json json;
 
   ExerciseController(
-      Editor editor, StarterOutlet starters, StarterPictures pictures, Shelf shelf, Json json) {
+      Editor editor,
+      StarterOutlet starters,
+      StarterPictures pictures,
+      Packing packing,
+      Shelf shelf,
+      Json json) {
     this.editor = editor;
     this.starters = starters;
     this.pictures = pictures;
+    this.packing = packing;
     this.shelf = shelf;
     this.json = json;
   }
@@ -93,7 +101,7 @@ class ExerciseController {
   @PostMapping("/{exercise}/copies")
   @ResponseStatus(HttpStatus.CREATED)
   ExerciseBegun copy(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
-    return new ExerciseBegun(starters.copy(exercise, account));
+    return new ExerciseBegun(packing.copy(exercise, account));
   }
 
   /** Begins an exercise with what an export holds. */
@@ -103,7 +111,7 @@ class ExerciseController {
       @RequestPart("file") MultipartFile file, @AuthenticationPrincipal SignedIn account)
       throws IOException {
     try (InputStream bytes = file.getInputStream()) {
-      return new ExerciseBegun(starters.importFrom(bytes, account));
+      return new ExerciseBegun(packing.importFrom(bytes, account));
     }
   }
 
@@ -115,7 +123,7 @@ class ExerciseController {
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment().filename("exercise.zip").build().toString())
-        .body(starters.export(exercise, account));
+        .body(packing.export(exercise, account));
   }
 
   @GetMapping("/{exercise}")
@@ -228,7 +236,7 @@ class ExerciseController {
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     try (InputStream bytes = file.getInputStream()) {
-      return starters.useFile(exercise, account, new StarterFile(name, unit, up, bytes));
+      return starters.useFile(exercise, account, new SentMesh(name, unit, up, bytes));
     }
   }
 

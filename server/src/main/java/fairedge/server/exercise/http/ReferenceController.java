@@ -4,8 +4,8 @@ import fairedge.core.format.Meant;
 import fairedge.core.survey.Marking;
 import fairedge.json.CheckView;
 import fairedge.server.exercise.EditorView;
-import fairedge.server.exercise.StarterOutlet;
-import fairedge.server.exercise.StarterOutlet.StarterFile;
+import fairedge.server.exercise.ReferenceOutlet;
+import fairedge.server.exercise.SentMesh;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
@@ -38,10 +38,10 @@ import org.springframework.web.multipart.MultipartFile;
 class ReferenceController {
   private static final String MESH = "application/vnd.fair-edge.mesh";
 
-  private final StarterOutlet starters;
+  private final ReferenceOutlet references;
 
-  ReferenceController(StarterOutlet starters) {
-    this.starters = starters;
+  ReferenceController(ReferenceOutlet references) {
+    this.references = references;
   }
 
   /**
@@ -61,14 +61,14 @@ class ReferenceController {
       @PathVariable UUID exercise,
       @Valid @RequestBody MarkRequest asked,
       @AuthenticationPrincipal SignedIn account) {
-    return starters.mark(
+    return references.mark(
         exercise, account, asked.revision(), asked.sort(), asked.reference(), asked.ids());
   }
 
   /** What of the starter is marked by the draft, by its ids. */
   @GetMapping("/marks")
   Marking.Marks marks(@PathVariable UUID exercise, @AuthenticationPrincipal SignedIn account) {
-    return starters.marks(exercise, account);
+    return references.marks(exercise, account);
   }
 
   record ReferenceRequest(@NotNull UUID workpiece) {}
@@ -79,7 +79,7 @@ class ReferenceController {
       @PathVariable UUID exercise,
       @Valid @RequestBody ReferenceRequest asked,
       @AuthenticationPrincipal SignedIn account) {
-    return starters.addReference(exercise, account, asked.workpiece());
+    return references.add(exercise, account, asked.workpiece());
   }
 
   @PostMapping(value = "/references/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -92,7 +92,7 @@ class ReferenceController {
       throws IOException {
     String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
     try (InputStream bytes = file.getInputStream()) {
-      return starters.addReference(exercise, account, new StarterFile(name, unit, up, bytes));
+      return references.add(exercise, account, new SentMesh(name, unit, up, bytes));
     }
   }
 
@@ -102,7 +102,7 @@ class ReferenceController {
       @PathVariable String hash,
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(MESH, starters.referenceMesh(exercise, account, hash), accepted);
+    return Packed.reply(MESH, references.mesh(exercise, account, hash), accepted);
   }
 
   /** What the check says of a solution, by the draft. */
@@ -111,6 +111,6 @@ class ReferenceController {
       @PathVariable UUID exercise,
       @PathVariable String hash,
       @AuthenticationPrincipal SignedIn account) {
-    return starters.referenceCheck(exercise, account, hash);
+    return references.check(exercise, account, hash);
   }
 }
