@@ -189,7 +189,9 @@ public final class Inspector {
         Objects.requireNonNull(subject.starter()).surface();
       }
     }
-    subject.reference();
+    if (counts(Rule.OFF_LINE) || counts(Rule.ONE_SIDED)) {
+      subject.reference();
+    }
     subject.lineCovers();
     subject.deviation();
     if (counts(Rule.DOUBLE) || counts(Rule.TOUCHING)) {

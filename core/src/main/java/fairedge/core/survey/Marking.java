@@ -8,11 +8,14 @@ import fairedge.core.near.SegmentGrid;
 import fairedge.core.survey.Wanted.Line;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
@@ -37,22 +40,33 @@ public final class Marking {
   }
 
   /**
-   * Marks elements of a mesh; where all of them are marked already, takes the mark off.
+   * Marks elements of a starter; where all of them are marked already, takes the mark off.
    *
    * @param ids of edges, vertices or faces, as the sort has it
-   * @throws IllegalArgumentException if the mesh has no such element, or it has no place
+   * @throws IllegalArgumentException if the starter has no such element, or it has no place
    */
-  public static Wanted marked(Wanted wanted, Sort sort, Mesh mesh, List<Integer> ids) {
-    double near = Tolerance.of(mesh.bounds()).flat();
+  public static Wanted marked(
+      Wanted wanted, Sort sort, Starter starter, Tolerance tolerance, List<Integer> ids) {
+    Mesh mesh = starter.mesh();
+    double near = tolerance.flat();
     return switch (sort) {
       case HARD -> with(wanted, sort, lines(wanted.hardLines(), edges(mesh, ids)), List.of());
-      case LINE -> with(wanted, sort, lines(wanted.lines(), edges(mesh, ids)), List.of());
+      case LINE -> lined(wanted, mesh, ids);
       case COVERED ->
           with(wanted, sort, List.of(), places(wanted.coveredEnds(), vertices(mesh, ids), near));
       case HELD -> with(wanted, sort, List.of(), places(wanted.held(), vertices(mesh, ids), near));
       case CUTTABLE ->
-          with(wanted, sort, List.of(), cuttable(wanted.cuttable(), mesh, faces(mesh, ids)));
+          with(wanted, sort, List.of(), cuttable(wanted.cuttable(), starter, faces(mesh, ids)));
     };
+  }
+
+  /**
+   * The same for edges of any mesh, along which edges are to run.
+   *
+   * @throws IllegalArgumentException if the mesh has no such edge, or it has no place
+   */
+  public static Wanted lined(Wanted wanted, Mesh mesh, List<Integer> edges) {
+    return with(wanted, Sort.LINE, lines(wanted.lines(), edges(mesh, edges)), List.of());
   }
 
   private static Wanted with(Wanted w, Sort sort, List<Line> lines, List<Vec3> places) {
@@ -104,22 +118,30 @@ public final class Marking {
   }
 
   private static List<Vec3> places(List<Vec3> marked, List<Vec3> chosen, double near) {
-    boolean off = chosen.stream().allMatch(p -> isNear(marked, p, near));
+    PointGrid before = grid(marked, near);
+    List<Vec3> more = chosen.stream().filter(p -> !before.hasNear(p)).toList();
+    if (more.isEmpty()) {
+      PointGrid off = grid(chosen, near);
+      return marked.stream().filter(p -> !off.hasNear(p)).toList();
+    }
     List<Vec3> next = new ArrayList<>(marked);
-    if (off) {
-      next.removeIf(p -> isNear(chosen, p, near));
-    } else {
-      chosen.stream().filter(p -> !isNear(next, p, near)).forEach(next::add);
+    for (Vec3 place : more) {
+      // Two of the chosen may lie in one place.
+      if (!before.hasNear(place)) {
+        before.add(place);
+        next.add(place);
+      }
     }
     return next;
   }
 
-  private static boolean isNear(List<Vec3> places, Vec3 p, double near) {
-    return places.stream().anyMatch(q -> q.distance(p) <= near);
+  private static PointGrid grid(List<Vec3> places, double near) {
+    PointGrid grid = new PointGrid(near);
+    places.forEach(grid::add);
+    return grid;
   }
 
-  private static List<Vec3> cuttable(List<Vec3> marked, Mesh mesh, List<Integer> chosen) {
-    Starter starter = new Starter(mesh, Tolerance.of(mesh.bounds()).flat());
+  private static List<Vec3> cuttable(List<Vec3> marked, Starter starter, List<Integer> chosen) {
     Map<Integer, Vec3> now = new LinkedHashMap<>();
     for (Vec3 place : marked) {
       starter.facesAt(List.of(place)).stream().forEach(f -> now.put(f, place));
@@ -127,7 +149,7 @@ public final class Marking {
     if (now.keySet().containsAll(chosen)) {
       chosen.forEach(now::remove);
     } else {
-      chosen.forEach(f -> now.putIfAbsent(f, Places.onFace(mesh, f)));
+      chosen.forEach(f -> now.putIfAbsent(f, Places.onFace(starter.mesh(), f)));
     }
     return List.copyOf(now.values());
   }
@@ -144,18 +166,18 @@ public final class Marking {
 
   /** Lines with pieces more or less, each as long as no third piece meets it. */
   private static List<Line> lines(List<Line> marked, List<Segment> chosen) {
-    Map<Segment, Boolean> now = new LinkedHashMap<>();
+    Set<Segment> now = new LinkedHashSet<>();
     for (Line line : marked) {
       for (int i = 1; i < line.points().size(); i++) {
-        now.put(Segment.of(line.points().get(i - 1), line.points().get(i)), true);
+        now.add(Segment.of(line.points().get(i - 1), line.points().get(i)));
       }
     }
-    if (now.keySet().containsAll(chosen)) {
+    if (now.containsAll(chosen)) {
       chosen.forEach(now::remove);
     } else {
-      chosen.forEach(s -> now.put(s, true));
+      now.addAll(chosen);
     }
-    return joined(List.copyOf(now.keySet()));
+    return joined(List.copyOf(now));
   }
 
   private static List<Line> joined(List<Segment> all) {
@@ -218,17 +240,14 @@ public final class Marking {
   /** What is marked of a starter. */
   public static Marks of(Wanted wanted, Starter starter, Tolerance tolerance) {
     Mesh mesh = starter.mesh();
-    List<Integer> cuttable = starter.facesAt(wanted.cuttable()).stream().boxed().toList();
-    List<Integer> locked =
-        cuttable.isEmpty()
-            ? List.of()
-            : starter.lockedBut(wanted.cuttable()).stream().boxed().toList();
+    List<Integer> cuttable = ids(starter.facesAt(wanted.cuttable()));
+    List<Integer> locked = ids(starter.lockedBut(wanted.cuttable()));
     return new Marks(
         hard(wanted, mesh, tolerance),
-        near(mesh, wanted.coveredEnds(), tolerance.flat()),
+        ids(starter.verticesAt(wanted.coveredEnds())),
         cuttable,
         locked,
-        near(mesh, wanted.held(), tolerance.flat()));
+        ids(starter.verticesAt(wanted.held())));
   }
 
   private static List<Integer> hard(Wanted wanted, Mesh mesh, Tolerance tolerance) {
@@ -246,15 +265,7 @@ public final class Marking {
         .toList();
   }
 
-  private static List<Integer> near(Mesh mesh, List<Vec3> places, double near) {
-    if (places.isEmpty()) {
-      return List.of();
-    }
-    PointGrid grid = new PointGrid(near);
-    places.forEach(grid::add);
-    return IntStream.range(0, mesh.vertexEnd())
-        .filter(v -> mesh.hasVertex(v) && mesh.hasPlace(v) && grid.hasNear(mesh.position(v)))
-        .boxed()
-        .toList();
+  private static List<Integer> ids(BitSet set) {
+    return set.stream().boxed().toList();
   }
 }

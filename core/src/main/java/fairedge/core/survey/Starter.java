@@ -109,9 +109,12 @@ public final class Starter {
 
   /** The vertices that lie within 1e-4 S of places. Cost: the vertices. */
   public BitSet verticesAt(List<Vec3> places) {
+    BitSet found = new BitSet();
+    if (places.isEmpty()) {
+      return found;
+    }
     PointGrid wanted = new PointGrid(near);
     places.forEach(wanted::add);
-    BitSet found = new BitSet();
     for (int v = 0; v < mesh.vertexEnd(); v++) {
       if (mesh.hasVertex(v) && mesh.hasPlace(v) && wanted.hasNear(mesh.position(v))) {
         found.set(v);

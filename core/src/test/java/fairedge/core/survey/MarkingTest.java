@@ -19,14 +19,15 @@ import org.junit.jupiter.api.Test;
 
 class MarkingTest {
   private static final Mesh GRID = Meshes.grid(4, 4);
+  private static final Tolerance TOLERANCE = Tolerance.of(GRID.bounds());
+  private static final Starter STARTER = new Starter(GRID, TOLERANCE.flat());
 
   private static Wanted mark(Wanted wanted, Sort sort, Integer... ids) {
-    return Marking.marked(wanted, sort, GRID, List.of(ids));
+    return Marking.marked(wanted, sort, STARTER, TOLERANCE, List.of(ids));
   }
 
   private static Marks marks(Wanted wanted) {
-    Tolerance tolerance = Tolerance.of(GRID.bounds());
-    return Marking.of(wanted, new Starter(GRID, tolerance.flat()), tolerance);
+    return Marking.of(wanted, STARTER, TOLERANCE);
   }
 
   private static int edge(int a, int b) {

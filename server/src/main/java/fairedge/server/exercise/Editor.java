@@ -3,7 +3,6 @@ package fairedge.server.exercise;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.survey.Marking;
 import fairedge.core.survey.Wanted;
 import fairedge.json.ExerciseZip;
 import fairedge.json.ProfileView;
@@ -271,23 +270,6 @@ public class Editor {
         .map(Reference::bytes)
         .findFirst()
         .orElseThrow(() -> Problem.notFound("reference"));
-  }
-
-  /**
-   * Marks elements of the starter, or takes their marks off.
-   *
-   * @param mesh the starter, or a reference for required lines
-   */
-  @Transactional
-  public EditorView mark(
-      UUID id, SignedIn owner, long revision, Marking.Sort sort, Mesh mesh, List<Integer> ids) {
-    return keep(
-        id,
-        owner,
-        revision,
-        draft ->
-            draft.withWanted(
-                Problem.unlessUnsound(() -> Marking.marked(draft.wanted(), sort, mesh, ids))));
   }
 
   /** Writes again what holds. */

@@ -3,6 +3,8 @@ package fairedge.server.exercise;
 import fairedge.core.format.LengthUnit;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.survey.Marking;
+import fairedge.core.survey.Starter;
+import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
 import fairedge.server.inspection.Gallery;
 import fairedge.server.inspection.Gallery.Shown;
@@ -13,6 +15,7 @@ import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -76,9 +79,25 @@ public class ReferenceOutlet {
     if (reference != null && sort != Marking.Sort.LINE) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "Only lines are chosen on a reference.");
     }
-    byte[] mesh =
-        reference == null ? starters.starter(id, owner) : editor.reference(id, owner, reference);
-    return editor.mark(id, owner, revision, sort, gallery.copy(mesh), ids);
+    UnaryOperator<Wanted> marking =
+        reference == null
+            ? onStarter(starters.shown(id, owner).terms(), sort, ids)
+            : onReference(editor.reference(id, owner, reference), ids);
+    return editor.keep(
+        id,
+        owner,
+        revision,
+        draft -> draft.withWanted(Problem.unlessUnsound(() -> marking.apply(draft.wanted()))));
+  }
+
+  private UnaryOperator<Wanted> onStarter(Terms terms, Marking.Sort sort, List<Integer> ids) {
+    Starter starter = gallery.starter(terms);
+    return wanted -> Marking.marked(wanted, sort, starter, terms.tolerance(), ids);
+  }
+
+  private UnaryOperator<Wanted> onReference(byte[] reference, List<Integer> edges) {
+    Mesh mesh = gallery.copy(reference);
+    return wanted -> Marking.lined(wanted, mesh, edges);
   }
 
   /** What of the starter is marked by the draft. */

@@ -31,7 +31,7 @@ import org.springframework.stereotype.Service;
  */
 @Service
 public class Inspections {
-  /** How many faces the starters that are kept at hand may have together. */
+  /** So many faces of starters are kept at hand, and so many that inspectors hold. */
   private static final long FACES_AT_HAND = 2_000_000;
 
   /** So many findings of a kind are listed: nobody reads more, and pages and tables hold them. */
@@ -43,7 +43,8 @@ public class Inspections {
       new Recent<>(FACES_AT_HAND, starter -> 100 + starter.faceCount());
 
   /** Those that know references or pardons: what they know of them is found once. */
-  private final Recent<By, Inspector> inspectors = new Recent<>(200, inspector -> 1);
+  private final Recent<By, Knowing> inspectors =
+      new Recent<>(FACES_AT_HAND, knowing -> 100 + knowing.faces());
 
   Inspections(MeshFiles meshes) {
     this.meshes = meshes;
@@ -68,6 +69,13 @@ public class Inspections {
           Terms.namesOf(terms.references()));
     }
   }
+
+  /**
+   * An inspector at hand.
+   *
+   * @param faces of the meshes that it holds: its starter's and its references'
+   */
+  private record Knowing(Inspector inspector, long faces) {}
 
   /** A check, and what makes the next one of the same mesh cheaper. */
   public record Checked(CheckView check, Recall recall) {}
@@ -133,14 +141,18 @@ public class Inspections {
 
   private Inspector inspector(Terms terms) {
     return terms.references().isEmpty() && terms.wanted().pardons().isEmpty()
-        ? made(terms)
-        : inspectors.get(By.of(terms), by -> made(terms));
+        ? made(terms).inspector()
+        : inspectors.get(By.of(terms), by -> made(terms)).inspector();
   }
 
-  private Inspector made(Terms terms) {
+  private Knowing made(Terms terms) {
+    Starter starter = starter(terms);
     List<Mesh> references = terms.references().stream().map(meshes::require).toList();
-    return new Inspector(terms.profile(), terms.tolerance(), starter(terms))
-        .asking(terms.wanted(), references);
+    Inspector inspector =
+        new Inspector(terms.profile(), terms.tolerance(), starter)
+            .asking(terms.wanted(), references);
+    long faces = references.stream().mapToLong(Mesh::faceCount).sum();
+    return new Knowing(inspector, starter.mesh().faceCount() + faces);
   }
 
   private Looks looks(Terms terms) {

@@ -7,16 +7,14 @@ import fairedge.core.inspect.finding.ShapeFinding;
 import fairedge.core.inspect.finding.Where;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.near.PointGrid;
+import fairedge.core.near.VertexRow;
 import fairedge.core.survey.Deviation;
 import fairedge.core.survey.Places;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Subject;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -62,17 +60,19 @@ public final class MovedFinder implements Finder {
       return List.of();
     }
     Mesh mesh = subject.mesh();
-    PointGrid vertices = new PointGrid(near);
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      if (isInFace(subject, v)) {
-        vertices.add(mesh.position(v));
+    VertexRow vertices =
+        new VertexRow(
+            mesh, IntStream.range(0, mesh.vertexEnd()).filter(v -> isInFace(subject, v)).toArray());
+    List<Finding> found = new ArrayList<>();
+    for (Vec3 place : bare) {
+      int v = vertices.nearest(place);
+      if (v != Mesh.NONE && mesh.position(v).distance(place) > near) {
+        found.add(
+            new ShapeFinding.LeftPlace(
+                Where.atVertex(mesh, v), place, mesh.position(v).distance(place)));
       }
     }
-    return bare.stream()
-        .filter(place -> !vertices.hasNear(place))
-        .map(place -> left(subject, place))
-        .flatMap(Optional::stream)
-        .toList();
+    return found;
   }
 
   private static boolean isWhereItWas(Subject subject, Vec3 place, double near) {
@@ -95,16 +95,5 @@ public final class MovedFinder implements Finder {
       }
     }
     return false;
-  }
-
-  private static Optional<Finding> left(Subject subject, Vec3 place) {
-    Mesh mesh = subject.mesh();
-    return IntStream.range(0, mesh.vertexEnd())
-        .filter(v -> isInFace(subject, v))
-        .boxed()
-        .min(Comparator.comparingDouble(v -> mesh.position(v).distance(place)))
-        .map(v ->
-            new ShapeFinding.LeftPlace(
-                Where.atVertex(mesh, v), place, mesh.position(v).distance(place)));
   }
 }
