@@ -14,10 +14,12 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
+const PLAIN = { kinds: [], words: [], byHand: null };
+
 const credits = (total: number): Schemas['CreditsView'] => ({
   lines: [
-    { name: 'Quads', gets: total, of: 4, isOpen: false, why: '1 must, 0 should' },
-    { name: 'Form', gets: 0, of: 3, isOpen: true, why: 'to be seen' },
+    { name: 'Quads', gets: total, of: 4, isOpen: false, why: '1 must, 0 should', ...PLAIN },
+    { name: 'Form', gets: 0, of: 3, isOpen: true, why: 'to be seen', ...PLAIN },
   ],
   daysLate: 0,
   offForLate: 0,

@@ -13,8 +13,13 @@ const noAnswer: Answer = {
   word: '',
   verdict: null,
   notes: [],
+  seen: {},
+  byHand: {},
+  state: 'draft',
+  said: 0,
   returnedAt: null,
   returnedBy: null,
+  writtenBy: null,
 };
 
 function review(answer: Answer, report = 0, keys: string[] = ['pole 3', 'ngon 7']): Against {
@@ -24,11 +29,16 @@ function review(answer: Answer, report = 0, keys: string[] = ['pole 3', 'ngon 7'
 
 function note(text: string, finding: number | null): Note {
   return {
+    id: text,
+    kind: 'mend',
     text,
     finding,
     element: { kind: 'face', id: 7, ends: null },
     place: { x: 0, y: 0, z: 0 },
     camera: null,
+    strokes: [],
+    phrase: null,
+    thread: null,
   };
 }
 

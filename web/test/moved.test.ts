@@ -12,6 +12,7 @@ const step = (id: number): Schemas['StepView'] => ({
   brief: '6 quads, 50 %',
   brought: [],
   mended: 0,
+  depth: 0,
   checked: true,
   madeAt: `2026-11-26T10:00:0${id}Z`,
 });

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { queries } from '../src/api/queries';
 
+const ALL = { course: null, group: null, assignment: null, kind: null, mine: false };
+
 type Refetch = (query: { state: { data: unknown } }) => number | false;
 
 describe('queries', () => {
@@ -11,8 +13,13 @@ describe('queries', () => {
       queries.demoPeople(),
       queries.myWork(),
       queries.practice(),
-      queries.desk(null),
-      queries.desk('a'),
+      queries.desk(ALL),
+      queries.desk({ ...ALL, course: 'a' }),
+      queries.desk({ ...ALL, mine: true }),
+      queries.phrases(),
+      queries.besideMesh('a', { sort: 'step', which: '1' }),
+      queries.besideMesh('a', { sort: 'attempt', which: '1' }),
+      queries.besideEdges('a', { sort: 'step', which: '1' }),
       queries.account(),
       queries.people('a'),
       queries.people('b'),

@@ -17,6 +17,21 @@ export type Severity = Schemas['SeverityView'];
 export type WorkpiecePlace =
   `/assignments/${string}` | `/practice/${string}` | `/exercises/${string}`;
 
+/** What of the queue is looked at; null: whatever it is. */
+export interface DeskFilter {
+  course: string | null;
+  group: string | null;
+  assignment: string | null;
+  kind: string | null;
+  mine: boolean;
+}
+
+/** What is laid beside a hand-in: an attempt by its number, a reference by its hash, a step by its id. */
+export interface Beside {
+  sort: 'starter' | 'attempt' | 'reference' | 'step';
+  which: string;
+}
+
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
 export class ApiProblem extends Error {
   constructor(
@@ -200,8 +215,26 @@ export const api = {
   me: () => json<Schemas['Me']>('GET', '/me'),
   demoPeople: () => json<Schemas['Person'][]>('GET', '/demo').catch(() => []),
   myWork: () => json<Schemas['MyWorkView']>('GET', '/my-work'),
-  desk: (course: string | null) =>
-    json<Schemas['DeskView']>('GET', course ? `/desk?course=${course}` : '/desk'),
+  desk: (filter: DeskFilter) =>
+    json<Schemas['DeskView']>(
+      'GET',
+      `/desk${query({ ...filter, mine: filter.mine ? 'true' : null })}`,
+    ),
+  acceptTogether: (asked: Schemas['AcceptRequest']) =>
+    json<Schemas['Came']>('POST', '/desk/accept', asked),
+  sayTogether: (asked: Schemas['SayRequest']) => json<Schemas['Came']>('POST', '/desk/say', asked),
+  returnTogether: (submissions: readonly string[], at: string | null) =>
+    json<Schemas['Came']>('POST', '/desk/return', { submissions, at }),
+  callBackTogether: (submissions: readonly string[]) =>
+    json<Schemas['Came']>('POST', '/desk/call-back', { submissions }),
+  phrases: () => json<Schemas['Phrase'][]>('GET', '/phrases'),
+  keepPhrase: (asked: Schemas['PhraseRequest']) =>
+    json<Schemas['Phrase']>('POST', '/phrases', asked),
+  changePhrase: (id: string, asked: Schemas['PhraseRequest']) =>
+    json<Schemas['Phrase']>('PUT', `/phrases/${id}`, asked),
+  mergePhrase: (id: string, into: string) =>
+    json<Schemas['Phrase']>('POST', `/phrases/${id}/merge`, { into }),
+  takePhraseAway: (id: string) => nothing('DELETE', `/phrases/${id}`),
   openWorkpiece: (place: WorkpiecePlace) => json<Workpiece>('PUT', `${place}/workpiece`),
   /** As it stands, once the check of the mesh as it is has come. */
   workpiece: (id: string) => json<Workpiece>('GET', `/workpieces/${id}`),
@@ -430,7 +463,28 @@ export const api = {
   starterPicture: (assignment: string) => `/api/assignments/${assignment}/picture`,
   picture: (submission: string, size: 'row' | 'sheet', report: number) =>
     `/api/submissions/${submission}/picture?size=${size}&report=${report}`,
-  review: (id: string) => json<Review>('GET', `/submissions/${id}/review`),
+  /** Nobody opens it by that: {@link hold} does. */
+  review: (id: string) => json<Review>('GET', `/submissions/${id}/review?ahead=true`),
+  besideMesh: (id: string, beside: Beside) =>
+    bytes(`/submissions/${id}/beside/${beside.sort}/${beside.which}/mesh`),
+  besideEdges: (id: string, beside: Beside) =>
+    json<Schemas['EdgeChange']>(
+      'GET',
+      `/submissions/${id}/beside/${beside.sort}/${beside.which}/edges`,
+    ),
+  hold: (id: string, takeOver: boolean) =>
+    json<Schemas['Held']>('PUT', `/submissions/${id}/lease`, { takeOver }),
+  letGo: (id: string) => nothing('DELETE', `/submissions/${id}/lease`),
+  wave: (id: string, findings: readonly string[], reason: string) =>
+    nothing('POST', `/submissions/${id}/wavings`, { findings, reason }),
+  countAgain: (id: string, waving: string) =>
+    nothing('DELETE', `/submissions/${id}/wavings/${waving}`),
+  credits: async (id: string) =>
+    (await json<Schemas['Credited']>('GET', `/submissions/${id}/credits`)).credits,
+  see: (id: string, note: string, seen: boolean) =>
+    nothing('PUT', `/submissions/${id}/notes/${note}/seen`, { seen }),
+  reply: (id: string, note: string, text: string) =>
+    nothing('POST', `/submissions/${id}/notes/${note}/reply`, { text }),
   takeBack: (submission: string) => nothing('DELETE', `/submissions/${submission}`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),
@@ -441,6 +495,11 @@ export const api = {
     json<Answer>('PUT', `/submissions/${id}/draft`, draft),
   giveBack: (id: string, revision: number) =>
     json<Answer>('POST', `/submissions/${id}/return`, { revision }),
+  keepReady: (id: string, revision: number, ready: boolean) =>
+    json<Answer>('PUT', `/submissions/${id}/ready`, { revision, ready }),
+  callBack: (id: string) => json<Answer>('POST', `/submissions/${id}/call-back`),
+  amend: (id: string) => json<Answer>('POST', `/submissions/${id}/amendment`),
+  leaveAsItWas: (id: string) => json<Answer>('DELETE', `/submissions/${id}/amendment`),
 };
 
 /** A key by which a repeated request is known as the same. */

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { api, type Schemas } from './client';
+import { api, type Beside, type DeskFilter, type Schemas } from './client';
 
 /** Key, function and type of every query, tied together. */
 export const queries = {
@@ -16,11 +16,26 @@ export const queries = {
       refetchInterval: (query) =>
         query.state.data?.pieces.some((piece) => piece.stage === 'reading') ? 1500 : false,
     }),
-  desk: (course: string | null) =>
+  desk: (filter: DeskFilter) =>
     queryOptions({
-      queryKey: ['desk', course],
-      queryFn: () => api.desk(course),
-      refetchInterval: 15_000,
+      queryKey: ['desk', filter],
+      queryFn: () => api.desk(filter),
+      // Who has what open is to be seen while it is.
+      refetchInterval: 5_000,
+      placeholderData: keepPreviousData,
+    }),
+  phrases: () => queryOptions({ queryKey: ['phrases'], queryFn: api.phrases, staleTime: 60_000 }),
+  besideMesh: (id: string, beside: Beside) =>
+    queryOptions({
+      queryKey: ['beside', id, beside],
+      queryFn: () => api.besideMesh(id, beside),
+      staleTime: Infinity,
+    }),
+  besideEdges: (id: string, beside: Beside) =>
+    queryOptions({
+      queryKey: ['beside-edges', id, beside],
+      queryFn: () => api.besideEdges(id, beside),
+      staleTime: Infinity,
     }),
   account: () => queryOptions({ queryKey: ['account'], queryFn: api.account }),
   mail: (course: string) =>

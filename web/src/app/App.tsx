@@ -24,6 +24,7 @@ import {
   OutboxPage,
   Part,
   PeoplePage,
+  PhrasesPage,
   PracticeBenchPage,
   PracticePage,
   RehearsalPage,
@@ -65,6 +66,7 @@ const AT: Record<keyof typeof places, ReactNode> = {
   editor: <EditorPage />,
   rehearsal: <RehearsalPage />,
   bundle: <BundlePage />,
+  phrases: <PhrasesPage />,
   review: <ReviewPage />,
   answer: <AnswerPage />,
 };

@@ -29,6 +29,7 @@ export function Shell({ children }: { children: ReactNode }) {
         >
           {teaches && <Place to="/desk">Desk</Place>}
           {teaches && <Place to="/exercises">Exercises</Place>}
+          {teaches && <Place to="/phrases">Phrases</Place>}
           {(teaches || me?.mayTeach) && <Place to="/people">People</Place>}
           {learns && <Place to="/my-work">My work</Place>}
           <Place to="/practice">Practice</Place>

@@ -28,6 +28,7 @@ export const ExercisesPage = part(
   async () => (await import('../pages/ExercisesPage')).ExercisesPage,
 );
 
+export const PhrasesPage = part(async () => (await import('../pages/PhrasesPage')).PhrasesPage);
 export const PeoplePage = part(async () => (await import('../pages/PeoplePage')).PeoplePage);
 export const NewClassPage = part(async () => (await import('../pages/NewClassPage')).NewClassPage);
 export const OutboxPage = part(async () => (await import('../pages/OutboxPage')).OutboxPage);

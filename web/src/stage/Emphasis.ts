@@ -34,7 +34,9 @@ export class Emphasis {
   private readonly regionBorder = fatLines(INK, 2.6, 3);
   /** Sides of what is lit, ink over a paper casing. */
   private readonly litSides = [fatLines(PAPER, 5.6, 1), fatLines(INK, 2.4, 2)] as const;
-  private readonly lines = [...this.litSides, this.regionBorder, ...this.doubled];
+  /** Edges that another mesh has not. */
+  private readonly news = fatLines(INK, 2.4, 2);
+  private readonly lines = [...this.litSides, this.regionBorder, ...this.doubled, this.news];
 
   constructor() {
     this.hatched.renderOrder = 1;
@@ -62,6 +64,11 @@ export class Emphasis {
   lock(model: ModelGeometry | undefined, faces: readonly number[]) {
     this.locked.geometry.dispose();
     this.locked.geometry = model?.facesOnly(faces) ?? new BufferGeometry();
+  }
+
+  /** Draws edges out that another mesh has not. */
+  tellNew(model: ModelGeometry | undefined, edges: readonly number[]) {
+    setLines(this.news, model?.linesOf(edges) ?? NOTHING);
   }
 
   /** Lines are as wide as ever in a picture of another size. */

@@ -19,6 +19,14 @@ export type Insets = [number, number, number, number];
 
 const FLY_MS = 280;
 
+/** A round of sides to look from: three rings, as the eye stands a little above, level, a little below. */
+const SIDES = [27, 2, -25].flatMap((height) =>
+  Array.from({ length: 12 }, (_, i) => {
+    const [a, e] = [(i * Math.PI) / 6, (height * Math.PI) / 180];
+    return new Vector3(Math.cos(a) * Math.cos(e), Math.sin(a) * Math.cos(e), Math.sin(e));
+  }),
+);
+
 function asPoint(v: Vector3): Point {
   return { x: v.x, y: v.y, z: v.z };
 }
@@ -53,6 +61,9 @@ export abstract class Eye {
   protected abstract changed(): void;
 
   abstract isHidden(place: Point): boolean;
+
+  /** The same seen from another place. */
+  protected abstract isHiddenFrom(eye: Vector3, place: Point): boolean;
 
   /** Follows no hand any more. */
   protected rest() {
@@ -119,6 +130,29 @@ export abstract class Eye {
     if (way.z > -0.3) way.z += 0.35;
     const front = this.camera.position.clone().sub(this.controls.target).setZ(0);
     this.frameFrom(this.aslant(way, front), this.model.centre);
+  }
+
+  /**
+   * Turns to where most of some places are seen: of a round of sides the one from which the model
+   * hides fewest, and of equal ones that which is turned to least, seen from now.
+   */
+  turnToSee(places: readonly Point[]) {
+    if (!this.model || places.length === 0) return;
+    const { centre, radius } = this.model;
+    const now = this.camera.position.clone().sub(this.controls.target).normalize();
+    let best = now;
+    let most = -1;
+    for (const way of [now, ...SIDES]) {
+      const eye = centre.clone().addScaledVector(way, 4 * radius);
+      const seen = places.filter((p) => !this.isHiddenFrom(eye, p)).length;
+      // A whole place more, or the same and less of a turn.
+      const worth = seen + 0.4 * way.dot(now);
+      if (worth > most + 1e-9) {
+        most = worth;
+        best = way;
+      }
+    }
+    this.frameFrom(this.aslant(best.clone(), now.clone().setZ(0)), centre);
   }
 
   /** From straight above or below, up would be anywhere: then from a little aside. */

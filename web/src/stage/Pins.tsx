@@ -42,7 +42,7 @@ export function Pins({ notes, marks, chosen, onChoose }: Props) {
               stroke="var(--magenta)"
               strokeWidth={1.8}
             />
-            {!onMark && (
+            {!onMark && note.strokes.length === 0 && (
               <circle
                 cx={p.x}
                 cy={p.y}
@@ -52,37 +52,56 @@ export function Pins({ notes, marks, chosen, onChoose }: Props) {
                 strokeWidth={1.6}
               />
             )}
-            {i === chosen && (
-              <circle
-                cx={head.x}
-                cy={head.y}
-                r={15}
-                fill="none"
-                stroke="var(--magenta)"
-                strokeWidth={1.8}
-              />
-            )}
-            <circle
-              cx={head.x}
-              cy={head.y}
-              r={11}
-              fill="var(--magenta)"
-              stroke="var(--sheet)"
-              strokeWidth={2}
-            />
-            <text
-              x={head.x}
-              y={head.y + 4.5}
-              textAnchor="middle"
-              fontSize={12}
-              fontWeight={600}
-              fill="#f9fbfb"
-            >
-              {i + 1}
-            </text>
+            <PinHead kind={note.kind} number={i + 1} at={head} chosen={i === chosen} />
           </g>
         );
       })}
+    </g>
+  );
+}
+
+/** By its form it is told what a note wants: a disc mends, an open ring asks, a flag praises. */
+function PinHead(props: { kind: Note['kind']; number: number; at: Xy; chosen: boolean }) {
+  const { kind, number, at, chosen } = props;
+  const open = kind === 'ask';
+  return (
+    <g transform={`translate(${at.x} ${at.y})`} data-note-kind={kind}>
+      {chosen && (
+        <circle
+          r={kind === 'praise' ? 18 : 15}
+          fill="none"
+          stroke="var(--magenta)"
+          strokeWidth={1.8}
+        />
+      )}
+      {kind === 'praise' ? (
+        <path
+          d="M-13 -9.5H13L8 0L13 9.5H-13Z"
+          fill="var(--magenta)"
+          stroke="var(--sheet)"
+          strokeWidth={2}
+        />
+      ) : (
+        <>
+          <circle r={12} fill="var(--sheet)" />
+          <circle
+            r={open ? 10 : 11}
+            fill={open ? 'var(--sheet)' : 'var(--magenta)'}
+            stroke={open ? 'var(--magenta)' : 'var(--sheet)'}
+            strokeWidth={2}
+          />
+        </>
+      )}
+      <text
+        x={kind === 'praise' ? -2 : 0}
+        y={4.5}
+        textAnchor="middle"
+        fontSize={12}
+        fontWeight={600}
+        fill={open ? 'var(--magenta)' : '#f9fbfb'}
+      >
+        {number}
+      </text>
     </g>
   );
 }

@@ -241,6 +241,12 @@ export class StageView extends Eye {
     this.changed();
   }
 
+  /** Draws edges out that another mesh has not. */
+  tellNew(edges: readonly number[]) {
+    this.emphasis.tellNew(this.model, edges);
+    this.changed();
+  }
+
   /** Puts faces in the shade that can't be cut. */
   lock(faces: readonly number[]) {
     this.emphasis.lock(this.model, faces);
@@ -346,11 +352,15 @@ export class StageView extends Eye {
 
   /** Whether the model hides a place that lies on it. */
   isHidden(p: Point): boolean {
+    return this.isHiddenFrom(this.camera.position, p);
+  }
+
+  protected isHiddenFrom(eye: Vector3, p: Point): boolean {
     if (!this.model) return false;
     const at = this.vector(p);
-    const direction = at.clone().sub(this.camera.position);
+    const direction = at.clone().sub(eye);
     const distance = direction.length();
-    this.raycaster.set(this.camera.position, direction.normalize());
+    this.raycaster.set(eye, direction.normalize());
     this.raycaster.far = distance - this.model.radius * 2e-3;
     const hit = this.solid.hit(this.raycaster) !== undefined;
     this.raycaster.far = Infinity;

@@ -16,7 +16,7 @@ export function useCameraInAddress(stage: StageView | null) {
       clearTimeout(timer);
       timer = setTimeout(() => {
         const place = stage.cameraPlace;
-        if (place && stage.isMoved) writeAddress('view', text(place));
+        if (place && stage.isMoved) writeAddress('view', viewText(place));
       }, REST_MS);
     });
     return () => {
@@ -26,7 +26,8 @@ export function useCameraInAddress(stage: StageView | null) {
   }, [stage]);
 }
 
-function text({ eye, target }: CameraPlace): string {
+/** From where a mesh is seen, as the address has it. */
+export function viewText({ eye, target }: CameraPlace): string {
   const numbers = [eye.x, eye.y, eye.z, target.x, target.y, target.z];
   return numbers.map((n) => Number(n.toPrecision(6))).join(',');
 }

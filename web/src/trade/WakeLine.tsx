@@ -21,10 +21,12 @@ interface Props {
   at?: number | null;
   /** Goes to the state after a step; null: to the starter. */
   onGo?: (step: number | null) => void;
+  /** Draws below how many must be mended after each step. */
+  depth?: boolean;
 }
 
 /** The recorded steps as a line of marks, with the findings that each brought above it. */
-export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
+export function WakeLine({ steps, ahead = [], at, onGo, depth = false }: Props) {
   const here = useRef<HTMLLIElement>(null);
   useEffect(() => {
     here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
@@ -70,7 +72,50 @@ export function WakeLine({ steps, ahead = [], at, onGo }: Props) {
           </li>
         ))}
       </ol>
+      {depth && <Depth steps={steps} from={begins} width={(all.length + begins) * WIDTH} />}
     </div>
+  );
+}
+
+const FATHOM = 9;
+const DEEPEST = 5;
+
+/** How many must be mended after each step, as the depth of the water; the figure where it changes. */
+function Depth(props: { steps: readonly Step[]; from: number; width: number }) {
+  const { steps, from } = props;
+  const most = Math.max(DEEPEST, ...steps.map((step) => step.depth ?? 0));
+  const unit = (FATHOM * DEEPEST) / most;
+  return (
+    <svg
+      width={props.width}
+      height={DEEPEST * FATHOM + 3}
+      role="img"
+      aria-label={`Must-mends after each step: ${steps.map((step) => step.depth ?? '?').join(', ')}`}
+      className="block"
+    >
+      <path d={`M0 .5H${props.width}`} stroke="var(--shoal3)" />
+      {steps.map((step, i) => {
+        const deep = step.depth ?? 0;
+        const x = (i + from) * WIDTH;
+        const changed = i === 0 || deep !== (steps[i - 1]!.depth ?? 0);
+        return (
+          <g key={step.id}>
+            <rect x={x} y={1} width={WIDTH} height={deep * unit} fill="var(--shoal2)" />
+            {changed && (
+              <text
+                x={x + WIDTH / 2}
+                y={Math.min(deep * unit + 13, DEEPEST * FATHOM + 1)}
+                textAnchor="middle"
+                fontSize={12}
+                fill="var(--ink)"
+              >
+                {deep}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
   );
 }
 

@@ -1,7 +1,7 @@
 interface Props<T extends string> {
   label: string;
   value: T | null;
-  options: readonly { value: T; name: string }[];
+  options: readonly { value: T; name: string; shortcut?: string }[];
   onChange: (value: T) => void;
   instructor?: boolean;
   disabled?: boolean;
@@ -33,6 +33,7 @@ export function TwoWay<T extends string>(props: Props<T>) {
           onClick={() => props.onChange(option.value)}
         >
           {option.name}
+          {option.shortcut && <span className="ml-1.5 text-[11px]">{option.shortcut}</span>}
         </button>
       ))}
     </div>

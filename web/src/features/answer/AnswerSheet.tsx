@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
@@ -10,19 +10,19 @@ import { LensLegend } from '../../stage/LensLegend';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { Pins } from '../../stage/Pins';
+import { Strokes } from '../../stage/Strokes';
+import { viewText } from '../../stage/useCameraInAddress';
 import { useSolution } from '../../stage/Solution';
 import { useLooking } from '../../stage/useLooking';
 import { Credits } from '../../trade/Credits';
 import { Button } from '../../ui/Button';
-import { CardLink } from '../../trade/CardLink';
-import { WithTerms } from '../../trade/WithTerms';
-import { FindingMark } from '../../trade/FindingMark';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../trade/MeshPicture';
 import { Failure, Loading } from '../../ui/States';
 import { numberText, wallText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
+import { NoteRow } from './NoteRow';
 
 /** The returned sheet with its notes, each at its place on the mesh. */
 export function AnswerSheet({ id }: { id: string }) {
@@ -75,6 +75,15 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
     setChosen(findingOf(sheet, chosenNote)?.key ?? null);
     stage?.flyTo(chosenNote.place, chosenNote.camera ?? undefined);
   };
+  /** The same place on the bench, seen from the same side, its finding chosen. */
+  const onBench = (at: Note) => {
+    const params = new URLSearchParams();
+    const finding = findingOf(sheet, at);
+    if (finding) params.set('finding', finding.key);
+    const place = at.camera ?? stage?.cameraPlace;
+    if (place) params.set('view', viewText(place));
+    void navigate(`/bench/${assignment.id}?${params}`);
+  };
   const step = (by: number) => {
     const count = answer.notes.length;
     if (count > 0) openNote(open === null ? (by > 0 ? 0 : count - 1) : (open + by + count) % count);
@@ -118,8 +127,8 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
           <div className="min-h-0 flex-1 overflow-y-auto">
             <div className="px-6 pt-5 pb-4">
               <p className="text-ink2">
-                Attempt {sheet.attempt}, returned {answer.returnedAt && whenText(answer.returnedAt)}{' '}
-                by {answer.returnedBy}
+                Attempt {sheet.attempt}, {answer.said > 1 ? 'amended' : 'returned'}{' '}
+                {answer.returnedAt && whenText(answer.returnedAt)} by {answer.returnedBy}
               </p>
               <div className="mt-1 flex items-baseline justify-between text-[22px] leading-7 font-semibold">
                 <h2>{exercise.title}</h2>
@@ -135,18 +144,22 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                 </p>
               </div>
             )}
+            <Before sheet={sheet} />
             <ol className="border-t border-rule">
               {answer.notes.map((n, i) => (
                 <NoteRow
-                  key={i}
+                  key={n.id}
                   sheet={sheet}
                   note={n}
                   index={i}
+                  finding={findingOf(sheet, n)}
                   open={i === open}
                   onOpen={openNote}
+                  onBench={() => onBench(n)}
                 />
               ))}
             </ol>
+            <WavedThrough sheet={sheet} />
             {sheet.credits && (
               <div className="border-t border-rule px-2.5">
                 <Credits credits={sheet.credits} />
@@ -166,6 +179,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
               )}
             </p>
           </div>
+          <Attempts sheet={sheet} />
           <footer className="flex items-center justify-between gap-3 border-t border-ink px-6 py-3.5">
             <span className="text-ink2">{dueAt && `Due ${wallText(dueAt, assignment.zone)}`}</span>
             <Button
@@ -197,6 +211,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                         chosen={chosen}
                         onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
                       />
+                      <Strokes notes={answer.notes} chosen={open} />
                       <Pins
                         notes={answer.notes}
                         marks={told.filter((f) => f.key !== chosen).map((f) => f.place)}
@@ -225,61 +240,94 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   );
 }
 
+/** What this answer said before it was amended. */
+function Before({ sheet }: { sheet: Review }) {
+  return sheet.sayings.map((said) => (
+    <details key={said.number} className="border-t border-rule px-6 py-2 text-[13px]">
+      <summary className="cursor-pointer text-ink2">
+        Said before, {whenText(said.outAt)}:{' '}
+        {said.verdict === 'accepted' ? 'accepted' : 'try again'}
+      </summary>
+      <p className="mt-1 whitespace-pre-wrap">{said.word}</p>
+      <ol className="ml-4 list-decimal">
+        {said.notes.map((text, i) => (
+          <li key={i}>{text}</li>
+        ))}
+      </ol>
+    </details>
+  ));
+}
+
+/** Findings that were waved through: struck out, with the reason. */
+function WavedThrough({ sheet }: { sheet: Review }) {
+  if (sheet.waved.length === 0) return null;
+  return (
+    <section className="border-b border-rule px-6 py-3">
+      <h3 className="text-ink2">Waved through: they don’t count</h3>
+      <ul className="condensed">
+        {sheet.waved.slice(0, 12).map((w) => (
+          <li key={w.finding}>
+            <span className="line-through">{sheet.check.findings[w.finding]?.title}</span>{' '}
+            <span className="text-ink2">{w.reason}</span>
+          </li>
+        ))}
+        {sheet.waved.length > 12 && (
+          <li className="text-ink2">and {sheet.waved.length - 12} more</li>
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** All attempts and their answers in one line of marks. */
+function Attempts({ sheet }: { sheet: Review }) {
+  if (sheet.attempts.length < 2) return null;
+  return (
+    <nav
+      aria-label="Attempts"
+      className="condensed flex items-center gap-3 overflow-x-auto border-t border-rule px-6 py-2"
+    >
+      {sheet.attempts.map((a) => {
+        const words = a.verdict ? (a.verdict === 'accepted' ? 'accepted' : 'try again') : 'waits';
+        const here = a.id === sheet.id;
+        const sign = (
+          <span
+            className={`flex items-center gap-1.5 whitespace-nowrap ${here ? 'font-semibold' : ''}`}
+          >
+            <svg width={12} height={12} viewBox="-6 -6 12 12" aria-hidden>
+              <circle
+                r={4.5}
+                fill={a.verdict === 'accepted' ? 'var(--magenta)' : 'var(--sheet)'}
+                stroke={a.verdict ? 'var(--magenta)' : 'var(--ink)'}
+                strokeWidth={1.5}
+              />
+            </svg>
+            Attempt {a.attempt}: {words}
+          </span>
+        );
+        return a.verdict && !here ? (
+          <Link key={a.id} to={`/answer/${a.id}`} className="hover:underline">
+            {sign}
+          </Link>
+        ) : (
+          <span key={a.id} aria-current={here ? 'page' : undefined}>
+            {sign}
+          </span>
+        );
+      })}
+    </nav>
+  );
+}
+
 /** What is marked on the mesh: all that is to be mended; of remarks those about which the instructor says something. */
-function toldOf({ check, answer }: Review) {
+function toldOf({ check, answer, waved: sheetWaved }: Review) {
+  const waved = new Set(sheetWaved.map((w) => w.finding));
   return check.findings.filter(
-    (f, i) => f.severity !== 'remark' || answer.notes.some((note) => note.finding === i),
+    (f, i) =>
+      !waved.has(i) && (f.severity !== 'remark' || answer.notes.some((note) => note.finding === i)),
   );
 }
 
 function findingOf(sheet: Review, note: Note) {
   return note.finding == null ? undefined : sheet.check.findings[note.finding];
-}
-
-function NoteRow(props: {
-  sheet: Review;
-  note: Note;
-  index: number;
-  open: boolean;
-  onOpen: (index: number) => void;
-}) {
-  const { note, index, open } = props;
-  const finding = findingOf(props.sheet, note);
-  return (
-    <li
-      className={`border-b border-l-[3px] border-b-rule ${open ? 'border-l-magenta bg-magenta-wash' : 'border-l-transparent'}`}
-    >
-      <button
-        type="button"
-        aria-expanded={open}
-        data-note={index + 1}
-        className="flex w-full gap-3.5 px-5 py-3 text-left outline-offset-[-3px]"
-        onClick={() => props.onOpen(index)}
-      >
-        <span className="flex h-[22px] w-[22px] shrink-0 items-center justify-center rounded-full bg-magenta text-[12px] font-semibold text-paper">
-          {index + 1}
-        </span>
-        <span className="min-w-0 flex-1">
-          <span className="block whitespace-pre-wrap">{note.text}</span>
-          {finding && (
-            <span className="condensed mt-1 flex items-center gap-1.5 text-[13px] text-ink2">
-              <FindingMark
-                kind={finding.kind}
-                severity={finding.severity}
-                title={finding.title}
-                size={12}
-              />
-              {finding.title}
-            </span>
-          )}
-        </span>
-      </button>
-      {open && finding && (
-        <p className="-mt-2 pr-5 pb-3 pl-[56px] text-[13px] text-ink2">
-          <WithTerms but={finding.kind}>{finding.sentence}</WithTerms>{' '}
-          <CardLink kind={finding.kind} />
-        </p>
-      )}
-    </li>
-  );
 }

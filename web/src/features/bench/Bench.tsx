@@ -14,6 +14,7 @@ import { MeshMarks } from '../../stage/MeshMarks';
 import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
+import { KeySheet } from '../../ui/KeySheet';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { BenchHead } from './BenchHead';
@@ -25,7 +26,7 @@ import { commandsOf, keysOf, type Deeds } from './commands';
 import { Dock } from './Dock';
 import { viewOf, type Hint, type Xy } from './hands/hand';
 import { HintLine } from './HintLine';
-import { KeySheet } from './KeySheet';
+import { BENCH_KEYS } from './keys';
 import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
@@ -286,7 +287,12 @@ function OpenBench(
         <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
       </Dock>
       <Brief task={task} place={brief} onPlace={setBrief} />
-      <KeySheet open={dialog === 'keys'} onClose={() => setDialog(null)} />
+      <KeySheet
+        title="Keys of the bench"
+        keys={BENCH_KEYS}
+        open={dialog === 'keys'}
+        onClose={() => setDialog(null)}
+      />
       <CommandFinder
         commands={commandsOf(deeds, chosen)}
         open={dialog === 'find'}

@@ -1,93 +1,216 @@
-import { useEffect, useRef } from 'react';
-import type { Review } from '../../api/client';
+import type { Note, Review, Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
-import { FindingMark } from '../../trade/FindingMark';
-import { counted } from '../../ui/time';
-import { Credits } from '../../trade/Credits';
+import { Key } from '../../ui/Key';
+import { counted, whenText } from '../../ui/time';
 import { TwoWay } from '../../ui/TwoWay';
+import { CreditsPanel } from './CreditsPanel';
+import { NoteEditor } from './NoteEditor';
 import type { Draft } from './useDraft';
 
 interface Props {
   review: Review;
+  credits: Schemas['CreditsView'] | null;
   draft: Draft;
-  returned: boolean;
+  written: boolean;
   chosenNote: number | null;
   status: string;
   /** Another answer, written elsewhere meanwhile; one of the two is to stay. */
   conflict: { notes: number; word: string; onChoose: (mine: boolean) => void } | null;
+  /** Who else has it open; null: nobody. */
+  holder: string | null;
+  onTakeOver: () => void;
   hasNext: boolean;
+  byEye: string | null;
+  onByEye: (name: string) => void;
   onChange: (next: Partial<Draft>) => void;
   onChooseNote: (index: number) => void;
+  onWalk: (kinds: readonly string[]) => void;
   onReturn: () => void;
+  onKeepReady: () => void;
+  onAmend: () => void;
+  onCallBack: () => void;
+  onLeave: () => void;
 }
 
-/** The answer: notes, a word, a verdict; the instructor's until it is returned. */
+/** The answer: credits, notes, a word, a verdict; the instructor's until it is out. */
 export function AnswerPanel(props: Props) {
-  const { review, draft, returned } = props;
+  const { review, draft, written } = props;
   const first = review.student.split(' ')[0];
+  const put = (index: number, note: Note) =>
+    props.onChange({ notes: draft.notes.map((n, i) => (i === index ? note : n)) });
   return (
     <aside
       aria-label="Answer"
       className="flex w-[296px] shrink-0 flex-col border-l border-rule max-[1200px]:w-[264px]"
     >
       {props.conflict && <Conflict mine={draft.notes.length} {...props.conflict} />}
+      {props.holder && <Held holder={props.holder} onTakeOver={props.onTakeOver} />}
       <div className="min-h-0 flex-1 overflow-y-auto">
-        <h2 className="flex justify-between px-3.5 pt-2.5 pb-1 font-semibold">
+        {props.credits && <CreditsPanel {...props} credits={props.credits} />}
+        <h2 className="flex justify-between border-t border-rule px-3.5 pt-2.5 pb-1 font-semibold first:border-t-0">
           Notes <span className="font-normal text-ink2">{draft.notes.length || ''}</span>
         </h2>
         {draft.notes.length === 0 && (
           <p className="px-3.5 pb-2 text-ink2">
-            {returned ? 'None.' : 'Choose a finding or click a face, then pin a note there.'}
+            {written
+              ? 'Choose a finding or click the mesh, then pin a note there; or draw on it.'
+              : 'None.'}
           </p>
         )}
         <ol>
           {draft.notes.map((note, i) => (
-            <NoteRow key={i} index={i} note={note} {...props} />
+            <NoteEditor
+              key={note.id}
+              review={review}
+              note={note}
+              index={i}
+              chosen={i === props.chosenNote}
+              written={written}
+              onChoose={() => props.onChooseNote(i)}
+              onChange={(next) => put(i, next)}
+              onTakeAway={() =>
+                props.onChange({ notes: draft.notes.filter((_, other) => other !== i) })
+              }
+            />
           ))}
         </ol>
-        {review.credits && <Credits credits={review.credits} />}
         <label className="mt-1 block border-t border-rule px-3.5 pt-3">
-          <span className="font-semibold">A word to {first}</span>
+          <span className="flex justify-between font-semibold">
+            A word to {first}
+            {written && <Key>R</Key>}
+          </span>
           <textarea
-            className="mt-1.5 block min-h-[84px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1.5"
+            className="mt-1.5 block min-h-[64px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1.5"
             value={draft.word}
             maxLength={8000}
-            disabled={returned}
+            disabled={!written}
+            onKeyDown={(e) => e.key === 'Escape' && e.currentTarget.blur()}
             onChange={(e) => props.onChange({ word: e.target.value })}
           />
         </label>
         <p className="px-3.5 pt-1 text-[12px] text-ink2" role="status">
           {props.status}
         </p>
+        <Sayings sayings={review.sayings} />
       </div>
-      <div className="space-y-3 border-t border-ink px-3.5 py-3">
-        <p className="text-[13px] text-ink2">Verdict</p>
-        <TwoWay
-          label="Verdict"
-          instructor
-          disabled={returned}
-          value={draft.verdict}
-          options={[
-            { value: 'accepted', name: 'Accepted' },
-            { value: 'tryAgain', name: 'Try again' },
-          ]}
-          onChange={(verdict) => props.onChange({ verdict })}
-        />
-        <Button
-          look="instructor-main"
-          size="tall"
-          className="w-full"
-          shortcut="Ctrl ↵"
-          disabled={returned || !draft.verdict}
-          title={
-            returned ? 'It is returned already' : draft.verdict ? undefined : 'Give a verdict first'
-          }
-          onClick={props.onReturn}
-        >
-          {returned ? 'Returned' : props.hasNext ? 'Return and open the next' : 'Return'}
+      <Foot {...props} />
+    </aside>
+  );
+}
+
+function Foot(props: Props) {
+  const { review, draft, written } = props;
+  const { state, said } = review.answer;
+  if (state === 'out') {
+    return (
+      <div className="space-y-2 border-t border-ink px-3.5 py-3">
+        <p className="text-[13px] text-ink2">
+          {draft.verdict === 'accepted' ? 'Accepted' : 'Try again'}. What was said stays readable to
+          both.
+        </p>
+        <Button look="instructor" size="tall" className="w-full" onClick={props.onAmend}>
+          Amend this answer
         </Button>
       </div>
-    </aside>
+    );
+  }
+  if (state === 'going') {
+    return (
+      <div className="space-y-2 border-t border-ink px-3.5 py-3">
+        <p className="text-[13px] text-ink2">
+          It goes out {review.answer.returnedAt && whenText(review.answer.returnedAt)}.
+        </p>
+        <Button look="instructor" size="tall" className="w-full" onClick={props.onCallBack}>
+          Call it back
+        </Button>
+      </div>
+    );
+  }
+  const why = written
+    ? draft.verdict
+      ? undefined
+      : 'Give a verdict first'
+    : 'Somebody else has it open';
+  return (
+    <div className="space-y-2.5 border-t border-ink px-3.5 py-3">
+      <TwoWay
+        label="Verdict"
+        instructor
+        disabled={!written}
+        value={draft.verdict}
+        options={[
+          { value: 'accepted', name: 'Accepted', shortcut: 'Y' },
+          { value: 'tryAgain', name: 'Try again', shortcut: 'K' },
+        ]}
+        onChange={(verdict) => props.onChange({ verdict })}
+      />
+      <Button
+        look="instructor-main"
+        size="tall"
+        className="w-full"
+        shortcut="Ctrl ↵"
+        disabled={!written || !draft.verdict}
+        title={why}
+        onClick={props.onReturn}
+      >
+        {props.hasNext ? 'Return and open the next' : 'Return'}
+      </Button>
+      <p className="flex justify-between text-[13px]">
+        {said > 0 ? (
+          <button type="button" className="underline" onClick={props.onLeave}>
+            Leave it as it was
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="underline disabled:text-ink2 disabled:no-underline"
+            disabled={!written || !draft.verdict}
+            title={why ?? 'It goes out with the others that you keep ready'}
+            onClick={props.onKeepReady}
+          >
+            {state === 'ready' ? 'Kept ready' : 'Keep ready'}
+          </button>
+        )}
+        <span className="text-ink2">{said > 0 && 'The student reads what was said before.'}</span>
+      </p>
+    </div>
+  );
+}
+
+function Held({ holder, onTakeOver }: { holder: string; onTakeOver: () => void }) {
+  return (
+    <div role="status" className="border-b border-ink bg-shoal1 px-3.5 py-2.5" data-testid="held">
+      <p className="font-semibold">{holder} has this answer open</p>
+      <p className="mt-0.5 text-[13px] text-ink2">
+        You can read it. Take it over with what is written, and {holder.split(' ')[0]} is told.
+      </p>
+      <Button size="small" look="instructor" className="mt-2" onClick={onTakeOver}>
+        Take over
+      </Button>
+    </div>
+  );
+}
+
+/** What was said before it was amended. */
+function Sayings({ sayings }: { sayings: Review['sayings'] }) {
+  if (sayings.length === 0) return null;
+  return (
+    <section className="mt-2 border-t border-rule px-3.5 py-2.5">
+      <h2 className="font-semibold">Said before</h2>
+      {sayings.map((s) => (
+        <details key={s.number} className="mt-1 text-[13px]">
+          <summary className="cursor-pointer">
+            {whenText(s.outAt)}, {s.by}: {s.verdict === 'accepted' ? 'accepted' : 'try again'}
+          </summary>
+          <p className="mt-1 whitespace-pre-wrap">{s.word}</p>
+          <ol className="ml-4 list-decimal">
+            {s.notes.map((text, i) => (
+              <li key={i}>{text}</li>
+            ))}
+          </ol>
+        </details>
+      ))}
+    </section>
   );
 }
 
@@ -114,67 +237,5 @@ function Conflict({
         </Button>
       </div>
     </div>
-  );
-}
-
-function NoteRow(props: Props & { index: number; note: Draft['notes'][number] }) {
-  const { index, note, draft } = props;
-  const chosen = index === props.chosenNote;
-  const field = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => {
-    if (chosen && note.text === '') field.current?.focus();
-  }, [chosen, note.text]);
-  const finding = note.finding == null ? undefined : props.review.check.findings[note.finding];
-  const put = (text: string) =>
-    props.onChange({ notes: draft.notes.map((n, i) => (i === index ? { ...n, text } : n)) });
-  return (
-    <li
-      className={`flex gap-2.5 border-l-[3px] px-3 py-2 ${chosen ? 'border-magenta bg-magenta-wash' : 'border-transparent'}`}
-    >
-      <button
-        type="button"
-        aria-label={`Note ${index + 1}: show its place`}
-        className="flex h-[22px] w-[22px] shrink-0 items-center justify-center rounded-full bg-magenta text-[12px] font-semibold text-paper"
-        onClick={() => props.onChooseNote(index)}
-      >
-        {index + 1}
-      </button>
-      <div className="min-w-0 flex-1">
-        {props.returned ? (
-          <p>{note.text}</p>
-        ) : (
-          <textarea
-            ref={field}
-            aria-label={`Text of note ${index + 1}`}
-            placeholder="What should be seen here?"
-            className="block [field-sizing:content] min-h-[56px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1"
-            value={note.text}
-            maxLength={4000}
-            onFocus={() => !chosen && props.onChooseNote(index)}
-            onChange={(e) => put(e.target.value)}
-          />
-        )}
-        <p className="condensed mt-1 flex items-center gap-1.5 text-[12px] text-ink2">
-          {finding && (
-            <FindingMark
-              kind={finding.kind}
-              severity={finding.severity}
-              title={finding.title}
-              size={12}
-            />
-          )}
-          <span className="flex-1">{finding?.title ?? `pinned to a ${note.element.kind}`}</span>
-          {!props.returned && (
-            <button
-              type="button"
-              className="underline"
-              onClick={() => props.onChange({ notes: draft.notes.filter((_, i) => i !== index) })}
-            >
-              Take away
-            </button>
-          )}
-        </p>
-      </div>
-    </li>
   );
 }

@@ -16,11 +16,14 @@ interface Props {
   chosen: string | null;
   onChoose: (finding: Finding) => void;
   actions: (finding: Finding) => ReactNode;
+  /** Lets a finding count again that was waved through; null where nothing can be changed. */
+  onCountAgain: ((waving: string) => void) | null;
 }
 
 /** The findings of a submission by family; the chosen one opens to its sentence and actions. */
-export function Ledger({ review, chosen, onChoose, actions }: Props) {
+export function Ledger({ review, chosen, onChoose, actions, onCountAgain }: Props) {
   const { check, since } = review;
+  const waved = useMemo(() => new Map(review.waved.map((w) => [w.finding, w])), [review.waved]);
   const [folded, fold] = useToggled();
   const [unfolded, unfold] = useToggled();
   const scroller = useRef<HTMLElement>(null);
@@ -89,7 +92,13 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
             return 'finding' in line ? (
               <Row
                 finding={line.finding}
-                now={since && (since.stillThere[line.index] ? 'still there' : 'new')}
+                now={
+                  waved.has(line.index)
+                    ? 'waved through'
+                    : since && (since.stillThere[line.index] ? 'still there' : 'new')
+                }
+                waved={waved.get(line.index)}
+                onCountAgain={onCountAgain}
                 open={line.finding.key === chosen}
                 onChoose={onChoose}
                 actions={actions}
@@ -105,6 +114,19 @@ export function Ledger({ review, chosen, onChoose, actions }: Props) {
         <p className="border-t border-rule px-3 py-2 pl-[30px] text-ink2">
           Clean: {clean.join(', ')}
         </p>
+      )}
+      {review.replies.length > 0 && (
+        <section className="border-t border-rule px-3 py-2" aria-label="Replies">
+          <p className="font-semibold">{review.student.split(' ')[0]} replied</p>
+          {review.replies.map((r) => (
+            <div key={`${r.attempt} ${r.note}`} className="mt-1">
+              <p className="text-[13px] text-ink2">
+                Attempt {r.attempt}, note {r.note}: {r.about}
+              </p>
+              <p className="border-l-2 border-ink pl-2">{r.reply}</p>
+            </div>
+          ))}
+        </section>
       )}
       {review.reading.length > 0 && (
         <div className="border-t border-rule px-3 py-2">
@@ -197,14 +219,15 @@ function FamilyHead(props: { family: string; count: number; folded: boolean; onF
   );
 }
 
-interface RowProps extends Pick<Props, 'onChoose' | 'actions'> {
+interface RowProps extends Pick<Props, 'onChoose' | 'actions' | 'onCountAgain'> {
+  waved: Review['waved'][number] | undefined;
   finding: Finding;
   /** How it stands to the attempt before, where there was one. */
   now: string | null;
   open: boolean;
 }
 
-function Row({ finding: f, now, open, onChoose, actions }: RowProps) {
+function Row({ finding: f, now, waved, open, onChoose, actions, onCountAgain }: RowProps) {
   return (
     <div className={`border-l-[3px] ${open ? 'border-ink bg-shoal1 pb-2' : 'border-transparent'}`}>
       <button
@@ -215,15 +238,33 @@ function Row({ finding: f, now, open, onChoose, actions }: RowProps) {
         onClick={() => onChoose(f)}
       >
         <FindingMark kind={f.kind} severity={f.severity} title={f.title} />
-        <span className={`flex-1 ${open ? 'font-semibold' : ''}`}>{f.title}</span>
+        <span
+          className={`flex-1 ${open ? 'font-semibold' : ''} ${waved ? 'text-ink2 line-through' : ''}`}
+        >
+          {f.title}
+        </span>
         {now && <span className="text-ink2">{now}</span>}
       </button>
+      {waved && (
+        <p className="pr-3 pb-1 pl-[51px] text-[13px] text-ink2">
+          {waved.reason}{' '}
+          {waved.id && onCountAgain && (
+            <button
+              type="button"
+              className="text-ink underline"
+              onClick={() => onCountAgain(waved.id!)}
+            >
+              Count it again
+            </button>
+          )}
+        </p>
+      )}
       {open && (
         <div className="space-y-2 pr-3 pl-[27px]">
           <p>
             <WithTerms but={f.kind}>{f.sentence}</WithTerms> <CardLink kind={f.kind} />
           </p>
-          <div className="flex gap-1.5">{actions(f)}</div>
+          {actions(f)}
         </div>
       )}
     </div>

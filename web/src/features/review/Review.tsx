@@ -1,9 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Finding, type Note, type Review as ReviewData } from '../../api/client';
+import {
+  api,
+  asProblem,
+  newKey,
+  type Finding,
+  type Note,
+  type Review as ReviewData,
+} from '../../api/client';
 import { queries } from '../../api/queries';
-import { MeshBuffers } from '../../mesh/MeshBuffers';
+import { MeshBuffers, type Point } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
@@ -12,24 +19,43 @@ import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { pick, type Picked } from '../../stage/pick';
 import { Pins } from '../../stage/Pins';
+import { Strokes } from '../../stage/Strokes';
+import { onSurface } from '../../stage/strokes';
 import type { StageView } from '../../stage/StageView';
-import { useSolution } from '../../stage/Solution';
 import { useLooking } from '../../stage/useLooking';
+import { SentBand, useCallBack } from '../../trade/SentBand';
+import { useSent } from '../../trade/sent';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
 import { counted, whenText } from '../../ui/time';
+import { KeySheet } from '../../ui/KeySheet';
 import { readAddress, useAddressed } from '../../ui/useAddressed';
-import { useKeys } from '../../ui/useKeys';
+import { useKeys, type Keys } from '../../ui/useKeys';
 import { AnswerPanel } from './AnswerPanel';
+import { BesideStage } from './BesideStage';
+import { withDigit } from './byEye';
+import { REVIEW_KEYS } from './keys';
 import { Ledger } from './Ledger';
-import { useDraft } from './useDraft';
-import { Wake } from './Wake';
+import { useBeside } from './useBeside';
+import { isWritten, useDraft } from './useDraft';
+import { useLease } from './useLease';
+import { useWake } from './useWake';
+import { WakePanel } from './WakePanel';
+import { WaveForm } from './WaveForm';
 
 export function Review({ id }: { id: string }) {
   const review = useQuery(queries.review(id));
   const bytes = useQuery(queries.submissionMesh(id));
   const mesh = useMemo(() => (bytes.data ? MeshBuffers.read(bytes.data) : null), [bytes.data]);
+  // Counted up where the answer is to be read anew: taken over, amended, called back.
+  const [turn, setTurn] = useState(0);
+  useAhead(review.data?.queue?.next);
+  const client = useQueryClient();
+  useEffect(() => {
+    // It may have been fetched ahead, and the queue has moved since.
+    void client.invalidateQueries(queries.review(id));
+  }, [client, id]);
   const error = review.error ?? bytes.error;
   if (error) {
     return (
@@ -43,129 +69,277 @@ export function Review({ id }: { id: string }) {
     );
   }
   if (!review.data || !mesh) return <Loading stage="Opening the submission" />;
-  return <OpenReview review={review.data} mesh={mesh} />;
+  const anew = async () => {
+    await review.refetch();
+    setTurn(turn + 1);
+  };
+  return <OpenReview key={turn} review={review.data} mesh={mesh} onAnew={anew} />;
+}
+
+/** Has the next hand-in at hand before it is asked for. */
+function useAhead(next: string | null | undefined) {
+  const client = useQueryClient();
+  useEffect(() => {
+    if (!next) return;
+    void client.prefetchQuery(queries.review(next)).then(() => {
+      const there = client.getQueryData(queries.review(next).queryKey);
+      const beside = there && choicesAhead(there);
+      if (beside) void client.prefetchQuery(queries.besideMesh(next, beside));
+    });
+    void client.prefetchQuery(queries.submissionMesh(next));
+  }, [client, next]);
+}
+
+function choicesAhead(review: ReviewData) {
+  const before = review.attempts.find((a) => a.attempt === review.attempt - 1);
+  if (before) return { sort: 'attempt', which: String(before.attempt) } as const;
+  const reference = review.references[0];
+  return reference
+    ? ({ sort: 'reference', which: reference } as const)
+    : ({ sort: 'starter', which: '0' } as const);
 }
 
 const INSETS = [24, 60, 24, 60] as const;
+/** Beside the furniture, which stands in the corners. */
+const FLAT_INSETS = [170, 18, 170, 18] as const;
 
-function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers }) {
+interface OpenProps {
+  review: ReviewData;
+  mesh: MeshBuffers;
+  onAnew: () => Promise<void>;
+}
+
+function OpenReview({ review, mesh, onAnew }: OpenProps) {
   const navigate = useNavigate();
+  const client = useQueryClient();
   const source = useMemo(() => api.submissionLens(review.id), [review.id]);
-  const looking = useLooking('sides', mesh, source);
-  const { stage, lens, bent, plain } = looking;
   const { exercise } = review.assignment;
-  const solution = useSolution({
-    submission: review.id,
-    hashes: review.references,
-    unit: exercise.unit,
-    beside: stage,
+  const stageNow = useRef<StageView | null>(null);
+  const wake = useWake(review, mesh, (at) => standAt(stageNow.current, review.views[at - 1]));
+  const looking = useLooking('sides', wake.mesh, source, wake.isPast ? ['clay', 'sides'] : null);
+  const { stage, lens, bent } = looking;
+  useEffect(() => {
+    stageNow.current = stage;
+  }, [stage]);
+  const plain = looking.plain && !wake.isPast;
+  const beside = useBeside(review);
+  // Flat things have more room one above the other.
+  const stacked = useMemo(() => isFlat(mesh), [mesh]);
+  const lease = useLease(review.id);
+  const drafting = useDraft(review);
+  const { draft, change, unsaved, problem, theirs } = drafting;
+  const written = isWritten(review.answer) && lease.holder === null;
+  // What is kept since the review was read.
+  const isAhead = drafting.keptRevision > review.answer.revision;
+  const credits = useQuery({
+    queryKey: ['credits', review.id, drafting.keptRevision, review.waved.length],
+    queryFn: () => api.credits(review.id),
+    enabled: written && review.credits !== null && isAhead,
+    placeholderData: (before) => before,
   });
-  const {
-    draft,
-    change,
-    unsaved,
-    problem,
-    theirs,
-    choose: settle,
-    giveBack,
-    retry,
-  } = useDraft(review);
+  const gets = (isAhead ? credits.data : undefined) ?? review.credits;
   const [chosen, setChosen] = useAddressed('finding');
   const [chosenNote, setChosenNote] = useState<number | null>(null);
   const [hover, setHover] = useState<Picked | null>(null);
   const [picked, setPicked] = useState<Picked | null>(null);
-  const returned = review.answer.returnedAt !== null;
+  const [byEye, setByEye] = useState<string | null>(null);
+  const [waving, setWaving] = useState<string | null>(null);
+  const [drawing, setDrawing] = useState(false);
+  const [tellsKeys, setTellsKeys] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tellSent = useSent((s) => s.tell);
+  const callBack = useCallBack();
   const { findings } = review.check;
   const { queue } = review;
+  const waved = useMemo(() => new Set(review.waved.map((w) => w.finding)), [review.waved]);
+  const counting = useMemo(() => findings.filter((_, i) => !waved.has(i)), [findings, waved]);
+  const chosenFinding = findings.find((f) => f.key === chosen) ?? null;
+
+  const news = useQuery({
+    ...queries.besideEdges(review.id, beside.chosen.beside),
+    enabled: !beside.alone,
+  });
+  useEffect(() => {
+    stage?.tellNew(!beside.alone && plain ? (news.data?.fresh ?? []) : []);
+  }, [stage, news.data, beside.alone, plain, wake.mesh]);
 
   // Once, when the model stands there: not after everything that is chosen later.
-  const worst = findings.find((f) => f.severity === 'must') ?? findings[0];
+  const worst = counting.find((f) => f.severity === 'must') ?? counting[0];
   const opened = useRef(false);
   useEffect(() => {
     if (!stage || opened.current) return;
     opened.current = true;
     const first = findings.find((f) => f.key === chosen) ?? worst;
-    if (first && !readAddress('view') && stage.isHidden(first.place)) stage.turnToFace(first.place);
-  }, [stage, findings, chosen, worst]);
+    if (!first || readAddress('view')) return;
+    if (chosen === null) setChosen(first.key);
+    stage.turnToSee(placesOf(stage, first));
+  }, [stage, findings, chosen, worst, setChosen]);
 
   const choose = (finding: Finding) => {
     setChosen(finding.key === chosen ? null : finding.key);
     setPicked(null);
+    setWaving(null);
     stage?.flyTo(finding.place);
   };
-  const walk = (by: number) => {
-    if (findings.length === 0) return;
-    const at = findings.findIndex((f) => f.key === chosen);
+  const walkAmong = (some: readonly Finding[], by: number) => {
+    if (some.length === 0) return;
+    const at = some.findIndex((f) => f.key === chosen);
     const next =
-      findings[
-        (at < 0 ? (by > 0 ? 0 : findings.length - 1) : at + by + findings.length) % findings.length
-      ]!;
+      some[(at < 0 ? (by > 0 ? 0 : some.length - 1) : at + by + some.length) % some.length]!;
     setChosen(next.key);
     setPicked(null);
+    setWaving(null);
     stage?.flyTo(next.place);
   };
-  const pin = (note: Pick<Note, 'element' | 'place' | 'finding'>) => {
+  const addNote = (note: Pick<Note, 'element' | 'place' | 'finding' | 'strokes'>) => {
     const camera = stage?.cameraPlace ?? null;
-    change({ notes: [...draft.notes, { ...note, text: '', camera }] });
+    const whole: Note = {
+      ...note,
+      id: newKey(),
+      kind: 'mend',
+      text: '',
+      camera,
+      phrase: null,
+      thread: null,
+    };
+    change({ notes: [...draft.notes, whole] });
     setChosenNote(draft.notes.length);
     setPicked(null);
   };
   const noteFinding = (finding: Finding) =>
-    pin({
-      element: finding.elements[0]!,
+    addNote({
+      element: finding.elements[0] ?? { kind: 'face', id: 0, ends: null },
       place: finding.place,
       finding: findings.indexOf(finding),
+      strokes: [],
     });
   const noteHere = () => {
-    const finding = findings.find((f) => f.key === chosen);
-    if (returned) return;
+    if (!written) return;
     if (picked)
-      pin({
+      addNote({
         element: { kind: picked.on, id: picked.id, ends: null },
         place: picked.at,
         finding: null,
+        strokes: [],
       });
-    else if (finding) noteFinding(finding);
+    else if (chosenFinding) noteFinding(chosenFinding);
   };
   const chooseNote = (index: number) => {
     setChosenNote(index);
     const note = draft.notes[index];
     if (note) stage?.flyTo(note.place, note.camera ?? undefined);
   };
+  const draw = (path: readonly { x: number; y: number }[]) => {
+    if (!stage || !written) return;
+    const lines = onSurface(stage, path);
+    if (lines.length === 0) return;
+    const at = chosenNote === null ? undefined : draft.notes[chosenNote];
+    if (at && at.strokes.length > 0) {
+      const strokes = [...at.strokes, ...lines];
+      change({ notes: draft.notes.map((n, i) => (i === chosenNote ? { ...n, strokes } : n)) });
+      return;
+    }
+    const first = lines[0]!;
+    const place = first[Math.floor(first.length / 2)]!;
+    const spot = stage.project(place);
+    const face = stage.hit(spot.x, spot.y)?.face ?? 0;
+    addNote({
+      element: { kind: 'face', id: face, ends: null },
+      place,
+      finding: null,
+      strokes: lines,
+    });
+  };
+  /** Takes the last line back; without one, the answer that was given back last. */
+  const takeBack = () => {
+    const at = chosenNote === null ? undefined : draft.notes[chosenNote];
+    if (written && at && at.strokes.length > 0) {
+      const strokes = at.strokes.slice(0, -1);
+      change({ notes: draft.notes.map((n, i) => (i === chosenNote ? { ...n, strokes } : n)) });
+    } else void callBack.undo();
+  };
+  const wave = async (finding: Finding, reason: string, all: boolean) => {
+    const some = all ? alike(counting, finding) : [finding];
+    await tried(() =>
+      api.wave(
+        review.id,
+        some.map((f) => f.key),
+        reason,
+      ),
+    );
+    setWaving(null);
+  };
+  const tried = async (act: () => Promise<unknown>) => {
+    try {
+      await act();
+      setTrouble(null);
+    } catch (e) {
+      setTrouble(asProblem(e).message);
+    }
+    await client.invalidateQueries(queries.review(review.id));
+  };
+  const anewAfter = (act: () => Promise<unknown>) => async () => {
+    await tried(act);
+    await onAnew();
+  };
   const open = (id: string | null | undefined) => {
     if (id) void navigate(`/review/${id}`);
   };
+  const onward = () => void navigate(queue?.next ? `/review/${queue.next}` : '/desk');
   const giveItBack = async () => {
-    if (returned || !draft.verdict) return;
-    const next = queue?.next ?? queue?.previous;
-    if (await giveBack()) void navigate(next ? `/review/${next}` : '/desk');
+    if (!written || !draft.verdict) return;
+    if (!(await drafting.giveBack())) return;
+    tellSent([review.id], review.student);
+    onward();
+  };
+  const keepItReady = async () => {
+    if (written && draft.verdict && (await drafting.keepReady())) onward();
   };
 
+  const digits: Keys = {};
+  if (written && gets) {
+    for (let digit = 1; digit <= 9; digit++) {
+      digits[String(digit)] = () => {
+        const said = withDigit(gets, draft, byEye, digit);
+        if (!said) return;
+        change({ seen: said.seen });
+        setByEye(said.next);
+      };
+    }
+  }
   useKeys({
-    ArrowDown: () => walk(1),
-    ArrowUp: () => walk(-1),
+    ...digits,
+    ArrowDown: () => walkAmong(findings, 1),
+    ArrowUp: () => walkAmong(findings, -1),
     n: noteHere,
+    w: () => written && chosenFinding && setWaving(chosenFinding.key),
+    d: () => written && setDrawing(!drawing),
+    b: beside.toggle,
+    r: () => document.querySelector<HTMLElement>('textarea:not([aria-label])')?.focus(),
+    y: () => written && change({ verdict: 'accepted' }),
+    k: () => written && change({ verdict: 'tryAgain' }),
+    ' ': wake.toggle,
+    ArrowLeft: () => {
+      wake.stop();
+      wake.go(wake.at - 1);
+    },
+    ArrowRight: () => {
+      wake.stop();
+      wake.go(wake.at + 1);
+    },
     ...looking.keys,
     '[': () => open(queue?.previous),
     ']': () => open(queue?.next),
     'Ctrl Enter': () => void giveItBack(),
+    'Ctrl z': takeBack,
+    '?': () => setTellsKeys(true),
     Escape: () => {
+      setDrawing(false);
+      setWaving(null);
       setPicked(null);
       setChosen(null);
     },
   });
-
-  const status = returned
-    ? `Returned ${whenText(review.answer.returnedAt!)}`
-    : theirs
-      ? ''
-      : problem
-        ? problem.message
-        : unsaved
-          ? 'Keeping'
-          : draft.notes.length || draft.word || draft.verdict
-            ? 'Kept'
-            : '';
 
   return (
     <div className="flex h-full flex-col">
@@ -204,11 +378,26 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
         >
           Next
         </Button>
+        <Button size="small" shortcut="?" onClick={() => setTellsKeys(true)}>
+          Keys
+        </Button>
       </WorkHead>
+      <KeySheet
+        title="Keys of a review"
+        keys={REVIEW_KEYS}
+        open={tellsKeys}
+        onClose={() => setTellsKeys(false)}
+      />
+      <SentBand />
+      {trouble && (
+        <p role="alert" className="border-b border-ink bg-shoal1 px-4 py-1.5">
+          {trouble}
+        </p>
+      )}
       {problem?.offline && (
         <OfflineBand
           kept="Your answer is kept on this machine and goes out when it returns."
-          onRetry={() => void retry()}
+          onRetry={() => void drafting.retry()}
         />
       )}
       <div className="flex min-h-0 flex-1">
@@ -216,17 +405,32 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
           review={review}
           chosen={chosen}
           onChoose={choose}
+          onCountAgain={written ? (id) => void tried(() => api.countAgain(review.id, id)) : null}
           actions={(finding) =>
-            !returned && (
-              <Button
-                look="instructor"
-                size="small"
-                shortcut="N"
-                onClick={() => noteFinding(finding)}
-              >
-                Note
-              </Button>
-            )
+            written &&
+            (waving === finding.key ? (
+              <WaveForm
+                alike={alike(counting, finding).length}
+                onWave={(reason, all) => void wave(finding, reason, all)}
+                onDrop={() => setWaving(null)}
+              />
+            ) : (
+              <div className="flex gap-1.5">
+                <Button
+                  look="instructor"
+                  size="small"
+                  shortcut="N"
+                  onClick={() => noteFinding(finding)}
+                >
+                  Note
+                </Button>
+                {!waved.has(findings.indexOf(finding)) && (
+                  <Button size="small" shortcut="W" onClick={() => setWaving(finding.key)}>
+                    Wave through
+                  </Button>
+                )}
+              </div>
+            ))
           }
         />
         <div className="flex min-w-0 flex-1 flex-col">
@@ -245,88 +449,226 @@ function OpenReview({ review, mesh }: { review: ReviewData; mesh: MeshBuffers })
               </Button>
             </span>
           </div>
-          <div className="relative min-h-0 flex-1">
-            <LookedStage
-              looking={looking}
-              unit={exercise.unit}
-              insets={[...INSETS]}
-              label={`${exercise.title} of ${review.student}: drag to turn, click a face to pick it`}
-              onHover={(at) => {
-                const picks = !returned && lens !== 'flow' && !bent;
-                setHover(at && stage && picks ? pickFace(stage, at) : null);
-              }}
-              onClick={(at) => {
-                if (!stage || returned || bent) return;
-                setPicked(pickFace(stage, at));
-              }}
-              drawing={
-                <>
-                  {hover && !picked && <Aim picked={hover} division={0} />}
-                  {picked && <Aim picked={picked} division={0} />}
-                  {!bent && (
-                    <>
-                      <MeshMarks
-                        findings={plain ? findings : findings.filter((f) => f.key === chosen)}
-                        chosen={chosen}
-                        onChoose={choose}
-                      />
-                      <Pins
-                        notes={draft.notes}
-                        marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
-                        chosen={chosenNote}
-                        onChoose={chooseNote}
-                      />
-                    </>
-                  )}
-                </>
-              }
+          <div className={`flex min-h-0 flex-1 ${stacked ? 'flex-col' : ''}`}>
+            <div
+              className={`relative min-h-0 min-w-0 flex-1 ${beside.alone ? '' : 'max-[1200px]:hidden'}`}
             >
-              <p className="condensed absolute top-2.5 left-3 text-[15px] font-semibold">
-                Attempt {review.attempt}
-                <span className="ml-3 text-[13px] font-normal text-ink2">
-                  {counted(review.check.figures.faces, 'face')},{' '}
-                  {counted(review.check.figures.quads, 'quad')}
+              <LookedStage
+                looking={looking}
+                unit={exercise.unit}
+                insets={[...(stacked && !beside.alone ? FLAT_INSETS : INSETS)]}
+                label={`${exercise.title} of ${review.student}: drag to turn, click the mesh to pick a place`}
+                draws={drawing ? 'stroke' : undefined}
+                onDrawn={draw}
+                onHover={(at) => {
+                  const picks = written && !drawing && lens !== 'flow' && !bent && !wake.isPast;
+                  setHover(at && stage && picks ? pickPlace(stage, at) : null);
+                }}
+                onClick={(at) => {
+                  if (!stage || !written || bent || drawing || wake.isPast) return;
+                  setPicked(pickPlace(stage, at));
+                }}
+                drawing={
+                  <>
+                    {hover && !picked && <Aim picked={hover} division={0} />}
+                    {picked && <Aim picked={picked} division={0} />}
+                    {!bent && !wake.isPast && (
+                      <>
+                        <Strokes notes={draft.notes} chosen={chosenNote} />
+                        <MeshMarks
+                          findings={plain ? counting : counting.filter((f) => f.key === chosen)}
+                          chosen={chosen}
+                          onChoose={choose}
+                        />
+                        <Pins
+                          notes={draft.notes}
+                          marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
+                          chosen={chosenNote}
+                          onChoose={chooseNote}
+                        />
+                      </>
+                    )}
+                  </>
+                }
+              >
+                <p className="condensed pointer-events-none absolute top-2.5 left-3 text-[15px] font-semibold">
+                  Attempt {review.attempt}
+                  <span className="ml-3 text-[13px] font-normal text-ink2">
+                    {wake.isPast
+                      ? `at step ${wake.at} of ${wake.last}`
+                      : counted(review.check.figures.faces, 'face')}
+                  </span>
+                  {!beside.alone && plain && (news.data?.fresh.length ?? 0) > 0 && (
+                    <span className="block text-[13px] font-normal text-ink2">
+                      <svg
+                        width={26}
+                        height={9}
+                        viewBox="0 0 26 9"
+                        aria-hidden
+                        className="mr-1.5 inline"
+                      >
+                        <path d="M0 4.500h26" stroke="var(--ink)" strokeWidth={2.4} />
+                      </svg>
+                      new edges
+                    </span>
+                  )}
+                </p>
+                {plain && <FarSide findings={counting} />}
+                {picked && !bent && (
+                  <div className="over-stage absolute top-16 left-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
+                    <span>One {picked.on} picked.</span>
+                    <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>
+                      Note here
+                    </Button>
+                    <Button size="small" onClick={() => setPicked(null)}>
+                      Let go
+                    </Button>
+                  </div>
+                )}
+                <span className="absolute top-2 right-3 flex gap-1.5">
+                  {written && (
+                    <Button
+                      look="instructor"
+                      size="small"
+                      shortcut="D"
+                      aria-pressed={drawing}
+                      className={drawing ? 'bg-magenta-wash font-semibold' : ''}
+                      onClick={() => setDrawing(!drawing)}
+                    >
+                      {drawing ? 'Drawing' : 'Draw'}
+                    </Button>
+                  )}
+                  {beside.alone && (
+                    <Button size="small" shortcut="B" onClick={beside.toggle}>
+                      Two stages
+                    </Button>
+                  )}
                 </span>
-              </p>
-              {plain && <FarSide findings={findings} />}
-              {picked && !bent && (
-                <div className="over-stage absolute top-3 right-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
-                  <span>One {picked.on} picked.</span>
-                  <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>
-                    Note here
+              </LookedStage>
+            </div>
+            {!beside.alone && (
+              <div
+                className={`relative flex min-h-0 min-w-0 flex-1 border-ink ${stacked ? 'border-t' : 'border-l'}`}
+              >
+                <BesideStage
+                  key={beside.chosen.key}
+                  review={review}
+                  choices={beside.choices}
+                  chosen={beside.chosen}
+                  onChoose={beside.choose}
+                  unit={exercise.unit}
+                  insets={stacked ? FLAT_INSETS : INSETS}
+                  beside={stage}
+                  finding={chosenFinding}
+                  marked={plain}
+                />
+                <span className="absolute top-2 right-3">
+                  <Button size="small" shortcut="B" onClick={beside.toggle}>
+                    One stage
                   </Button>
-                  <Button size="small" onClick={() => setPicked(null)}>
-                    Let go
-                  </Button>
-                </div>
-              )}
-            </LookedStage>
-            {solution.view}
-            <span className="absolute top-2 right-3">{solution.button}</span>
+                </span>
+              </div>
+            )}
           </div>
           <LensLegend lens={lens} looked={looking.looked} unit={exercise.unit} />
-          <Wake review={review} />
+          <WakePanel review={review} wake={wake} />
         </div>
         <AnswerPanel
           review={review}
+          credits={gets}
           draft={draft}
-          returned={returned}
+          written={written}
           chosenNote={chosenNote}
-          status={status}
-          conflict={theirs && { notes: theirs.notes.length, word: theirs.word, onChoose: settle }}
+          status={statusText(review, drafting)}
+          conflict={
+            theirs && {
+              notes: theirs.notes.length,
+              word: theirs.word,
+              onChoose: drafting.choose,
+            }
+          }
+          holder={isWritten(review.answer) ? lease.holder : null}
+          onTakeOver={() => void lease.takeOver().then(onAnew)}
           hasNext={Boolean(queue?.next)}
+          byEye={byEye}
+          onByEye={setByEye}
           onChange={change}
           onChooseNote={chooseNote}
+          onWalk={(kinds) =>
+            walkAmong(
+              counting.filter((f) => kinds.includes(f.kind)),
+              1,
+            )
+          }
           onReturn={() => void giveItBack()}
+          onKeepReady={() => void keepItReady()}
+          onAmend={() => void anewAfter(() => api.amend(review.id))()}
+          onCallBack={() => void anewAfter(() => api.callBack(review.id))()}
+          onLeave={() => void anewAfter(() => api.leaveAsItWas(review.id))()}
         />
       </div>
     </div>
   );
+
+  function statusText(of: ReviewData, { draft: now }: { draft: typeof draft }): string {
+    if (of.answer.state === 'out') return `Returned ${whenText(of.answer.returnedAt!)}`;
+    if (theirs || !written) return '';
+    if (problem) return problem.message;
+    if (unsaved) return 'Keeping';
+    return now.notes.length || now.word || now.verdict ? 'Kept' : '';
+  }
 }
 
-function pickFace(stage: StageView, at: { x: number; y: number }): Picked | null {
-  const hit = stage.hit(at.x, at.y);
-  return hit
-    ? { on: 'face', id: hit.face, at: hit.at }
-    : pick(stage, at.x, at.y, { faces: true, vertices: false, division: 0 });
+const FLAT = 1.6;
+
+/** Whether a form is so much wider than it is high. */
+function isFlat(mesh: MeshBuffers): boolean {
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  for (let v = 0; v < mesh.vertexEnd; v++) {
+    if (!mesh.shown[v]) continue;
+    mesh.local(v).forEach((at, axis) => {
+      low[axis] = Math.min(low[axis]!, at);
+      high[axis] = Math.max(high[axis]!, at);
+    });
+  }
+  const [x, y, z] = high.map((at, axis) => at - low[axis]!);
+  return Math.max(x!, y!) > FLAT * z!;
+}
+
+/** Findings of the same kind that count as much. */
+function alike(some: readonly Finding[], finding: Finding): readonly Finding[] {
+  return some.filter((f) => f.kind === finding.kind && f.severity === finding.severity);
+}
+
+/** Where a finding is to be seen: the corners of its elements, not too many. */
+function placesOf(stage: StageView, finding: Finding): Point[] {
+  const { buffers } = stage;
+  if (!buffers) return [finding.place];
+  const corners = finding.elements.slice(0, 12).flatMap((element) => {
+    if (element.kind === 'vertex') return [element.id];
+    if (element.kind === 'edge') return buffers.hasEdge(element.id) ? buffers.ends(element.id) : [];
+    return buffers.hasFace(element.id) ? [...buffers.corners(element.id)] : [];
+  });
+  return [finding.place, ...corners.map((v) => buffers.toWorld(buffers.local(v)))];
+}
+
+/** Stands to a step as whoever cut it saw the model. */
+function standAt(stage: StageView | null, view: ReviewData['views'][number] | undefined) {
+  const now = stage?.cameraPlace;
+  if (!stage || !now || !view) return;
+  const { target } = now;
+  const eye =
+    view.kind === 'perspective'
+      ? view.eye
+      : {
+          x: target.x - view.direction.x,
+          y: target.y - view.direction.y,
+          z: target.z - view.direction.z,
+        };
+  stage.flyTo(target, { eye, target });
+}
+
+function pickPlace(stage: StageView, at: { x: number; y: number }): Picked | null {
+  return pick(stage, at.x, at.y, { faces: true, vertices: true, division: 0 });
 }

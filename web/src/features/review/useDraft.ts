@@ -1,6 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, ApiProblem, newKey, type Answer, type Note, type Review } from '../../api/client';
+import {
+  api,
+  ApiProblem,
+  newKey,
+  type Answer,
+  type Note,
+  type Review,
+  type Schemas,
+} from '../../api/client';
 import { queries } from '../../api/queries';
 import { draftName } from '../../trade/drafts';
 
@@ -8,6 +16,10 @@ export interface Draft {
   word: string;
   verdict: Answer['verdict'];
   notes: Note[];
+  /** Of criteria by eye the word that was chosen, by name. */
+  seen: Answer['seen'];
+  /** What criteria get by hand, by name. */
+  byHand: Answer['byHand'];
 }
 
 const PAUSE_MS = 500;
@@ -29,16 +41,22 @@ function keptHere(id: string): Kept | null {
   if (!text) return null;
   try {
     const kept = JSON.parse(text) as Partial<Kept>;
-    return kept.draft && typeof kept.revision === 'number'
-      ? { revision: kept.revision, draft: kept.draft, keys: kept.keys ?? [] }
-      : null;
+    if (!kept.draft || typeof kept.revision !== 'number') return null;
+    const draft = { ...kept.draft, seen: kept.draft.seen ?? {}, byHand: kept.draft.byHand ?? {} };
+    return { revision: kept.revision, draft, keys: kept.keys ?? [] };
   } catch {
     return null;
   }
 }
 
-function draftOf(answer: Pick<Answer, 'word' | 'verdict' | 'notes'>): Draft {
-  return { word: answer.word, verdict: answer.verdict, notes: answer.notes };
+function draftOf(answer: Answer): Draft {
+  const { word, verdict, notes, seen, byHand } = answer;
+  return { word, verdict, notes, seen, byHand };
+}
+
+/** Whether an answer is being written: neither out nor on its way. */
+export function isWritten(answer: Pick<Answer, 'state'>): boolean {
+  return answer.state === 'draft' || answer.state === 'ready';
 }
 
 /** Whether two drafts say the same; how they came to be is nothing to it. */
@@ -47,9 +65,26 @@ export function sayTheSame(a: Draft, b: Draft): boolean {
     JSON.stringify([
       draft.word,
       draft.verdict,
-      draft.notes.map((note) => [note.text, note.element.kind, note.element.id, note.place]),
+      draft.notes.map((note) => [
+        note.text,
+        note.kind,
+        note.element.kind,
+        note.element.id,
+        note.place,
+        note.strokes,
+      ]),
+      Object.entries(draft.seen).sort(),
+      Object.entries(draft.byHand)
+        .map(([name, given]) => [name, given.credits, given.reason])
+        .sort(),
     ]);
   return words(a) === words(b);
+}
+
+/** A note as it is sent: its thread is its student's. */
+function requestOf(note: Note, key: string | null): Schemas['NoteRequest'] {
+  const { id, kind, text, finding, element, place, camera, strokes, phrase } = note;
+  return { id, kind, text, finding, key, element, place, camera, strokes, phrase };
 }
 
 /** A note of a report of before, about the same finding in this one, or else about its place. */
@@ -66,7 +101,7 @@ function followed(kept: Kept, review: Against): Draft {
 function begun(review: Against): { draft: Draft; unsaved: boolean; theirs: Answer | null } {
   const kept = keptHere(review.id);
   const there = draftOf(review.answer);
-  if (!kept || review.answer.returnedAt !== null) {
+  if (!kept || !isWritten(review.answer)) {
     return { draft: there, unsaved: false, theirs: null };
   }
   const draft = followed(kept, review);
@@ -88,6 +123,7 @@ export function useDraft(review: Against) {
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const [unsaved, setUnsaved] = useState(start.unsaved);
   const [theirs, setTheirs] = useState(start.theirs);
+  const [keptRevision, setKeptRevision] = useState(answer.revision);
   const revision = useRef(answer.revision);
   const newest = useRef(draft);
   const saving = useRef<Promise<void> | null>(null);
@@ -112,9 +148,12 @@ export function useDraft(review: Against) {
             report: review.report,
             word: sent.word,
             verdict: sent.verdict,
-            notes: sent.notes.map((note, i) => ({ ...note, key: keys[i] ?? null })),
+            notes: sent.notes.map((note, i) => requestOf(note, keys[i] ?? null)),
+            seen: sent.seen,
+            byHand: sent.byHand,
           });
           revision.current = kept.revision;
+          setKeptRevision(kept.revision);
         }
         localStorage.removeItem(draftName(id));
         setUnsaved(false);
@@ -174,13 +213,13 @@ export function useDraft(review: Against) {
     setDraft(newest.current);
   };
 
-  /** Keeps what is there and returns it to the student. */
-  const giveBack = async (): Promise<boolean> => {
+  /** Keeps what is there, and then does something with the answer as it is kept. */
+  const finish = async (act: (revision: number) => Promise<unknown>): Promise<boolean> => {
     if (theirs) return false;
     try {
       if (unsaved || revision.current === 0) await save();
-      await api.giveBack(id, revision.current);
-      await client.invalidateQueries({ queryKey: ['desk'] });
+      await act(revision.current);
+      void client.invalidateQueries({ queryKey: ['desk'] });
       client.removeQueries(queries.review(id));
       return true;
     } catch (e) {
@@ -188,7 +227,22 @@ export function useDraft(review: Against) {
       return false;
     }
   };
+  /** Gives it back to the student. */
+  const giveBack = () => finish((at) => api.giveBack(id, at));
+  /** Keeps it ready, to go out with others. */
+  const keepReady = () => finish((at) => api.keepReady(id, at, true));
 
   const retry = () => save().catch(() => undefined);
-  return { draft, change, unsaved, problem, theirs, choose, giveBack, retry };
+  return {
+    draft,
+    change,
+    unsaved,
+    problem,
+    theirs,
+    choose,
+    giveBack,
+    keepReady,
+    retry,
+    keptRevision,
+  };
 }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -36,6 +37,37 @@ public record CheckView(
     List<OfFamily> byFamily,
     Met met,
     int pardoned) {
+
+  /**
+   * The same with some findings that don't count: they stay listed.
+   *
+   * @param some by their place in the list
+   */
+  public CheckView notCounting(Set<Integer> some) {
+    if (some.isEmpty()) {
+      return this;
+    }
+    List<FindingView> counting = counting(some);
+    return new CheckView(
+        count(counting, unlisted, SeverityView.must),
+        count(counting, unlisted, SeverityView.should),
+        count(counting, unlisted, SeverityView.remark),
+        figures,
+        findings,
+        unlisted,
+        leftOut,
+        byFamily(counting, unlisted),
+        met,
+        pardoned);
+  }
+
+  /** What is listed, less some by their place in the list. */
+  public List<FindingView> counting(Set<Integer> but) {
+    return IntStream.range(0, findings.size())
+        .filter(i -> !but.contains(i))
+        .mapToObj(findings::get)
+        .toList();
+  }
 
   /** How many of a family must and should be mended. */
   public record OfFamily(String family, int must, int should) {}

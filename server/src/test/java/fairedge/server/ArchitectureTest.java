@@ -91,8 +91,9 @@ class ArchitectureTest {
                   "UPLOAD",
                   "BUNDLE",
                   "BUNDLED",
-                  "RECHECK_RUN"),
-          "review", Set.of("ANSWER", "NOTE"),
+                  "RECHECK_RUN",
+                  "WAVING"),
+          "review", Set.of("ANSWER", "NOTE", "NOTE_THREAD", "PHRASE", "REVIEW_LEASE", "SAYING"),
           "notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX"),
           "platform", Set.of("SCHEDULED_TASKS"));
 

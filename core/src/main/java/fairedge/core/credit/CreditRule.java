@@ -2,10 +2,7 @@ package fairedge.core.credit;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /**
  * By what a hand-in gets credits.
@@ -54,14 +51,12 @@ public record CreditRule(
   /**
    * What a hand-in gets.
    *
-   * @param byEye of criteria by eye, by their number from 0, which word was chosen, from 0
+   * @param judged what whoever reviews said of it; what is given by hand holds, never more than the
+   *     criterion has
    * @param daysLate how many days were begun since it was due; 0 where it is on time
    */
-  public Credits of(Tally tally, Map<Integer, Integer> byEye, int daysLate) {
-    List<Credits.Line> lines = new ArrayList<>();
-    for (int i = 0; i < criteria.size(); i++) {
-      lines.add(line(criteria.get(i), tally, byEye.get(i)));
-    }
+  public Credits of(Tally tally, Judged judged, int daysLate) {
+    List<Credits.Line> lines = criteria.stream().map(c -> line(c, tally, judged)).toList();
     BigDecimal late = offADay.multiply(BigDecimal.valueOf(daysLate));
     BigDecimal sum =
         lines.stream().map(Credits.Line::gets).reduce(BigDecimal.ZERO, BigDecimal::add);
@@ -73,11 +68,14 @@ public record CreditRule(
     return total.divide(step, 0, RoundingMode.HALF_UP).multiply(step).stripTrailingZeros();
   }
 
-  private static Credits.Line line(Criterion criterion, Tally tally, @Nullable Integer word) {
-    return switch (criterion) {
-      case Criterion.ByFindings c -> Credits.Line.counted(c, tally);
-      case Criterion.ByMeasure c -> Credits.Line.measured(c, tally);
-      case Criterion.ByEye c -> Credits.Line.seen(c, word);
-    };
+  private static Credits.Line line(Criterion criterion, Tally tally, Judged judged) {
+    Credits.Line proposed =
+        switch (criterion) {
+          case Criterion.ByFindings c -> Credits.Line.counted(c, tally);
+          case Criterion.ByMeasure c -> Credits.Line.measured(c, tally);
+          case Criterion.ByEye c -> Credits.Line.seen(c, judged.seen().get(c.name()));
+        };
+    Judged.ByHand given = judged.byHand().get(criterion.name());
+    return given == null ? proposed : proposed.given(given);
   }
 }

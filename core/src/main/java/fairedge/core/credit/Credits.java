@@ -27,6 +27,12 @@ public record Credits(
     return lines.stream().anyMatch(l -> l.why() instanceof Why.Open);
   }
 
+  /** Whether each criterion that is not by eye gets all it has. */
+  public boolean isAllThatIsCounted() {
+    return lines.stream()
+        .allMatch(l -> l.why() instanceof Why.Open || l.gets().compareTo(l.of()) == 0);
+  }
+
   /**
    * One criterion.
    *
@@ -53,12 +59,17 @@ public record Credits(
           c.name(), c.credits().multiply(part), c.credits(), new Why.Measured(c.measure(), value));
     }
 
-    static Line seen(Criterion.ByEye c, @Nullable Integer word) {
-      if (word == null || word < 0 || word >= c.words().size()) {
-        return new Line(c.name(), BigDecimal.ZERO, c.credits(), new Why.Open());
-      }
-      Criterion.Word chosen = c.words().get(word);
-      return new Line(c.name(), chosen.credits(), c.credits(), new Why.Seen(chosen.word()));
+    static Line seen(Criterion.ByEye c, @Nullable String word) {
+      return c.words().stream()
+          .filter(w -> w.word().equals(word))
+          .findFirst()
+          .map(w -> new Line(c.name(), w.credits(), c.credits(), new Why.Seen(w.word())))
+          .orElseGet(() -> new Line(c.name(), BigDecimal.ZERO, c.credits(), new Why.Open()));
+    }
+
+    /** The same with what somebody gave it; what was proposed stays readable. */
+    Line given(Judged.ByHand hand) {
+      return new Line(name, hand.credits().min(of), of, new Why.ByHand(gets, why, hand.reason()));
     }
   }
 
@@ -72,6 +83,9 @@ public record Credits(
 
     /** Somebody chose a word. */
     record Seen(String word) implements Why {}
+
+    /** Somebody gave it, for a reason, where so much was proposed and why. */
+    record ByHand(BigDecimal proposed, Why counted, String reason) implements Why {}
 
     /** It is to be seen by eye, and was not yet. */
     record Open() implements Why {}

@@ -71,7 +71,7 @@ class CreditRuleTest {
   }
 
   private static String total(CreditRule rule, Tally tally, int daysLate) {
-    return rule.of(tally, Map.of(), daysLate).total().toPlainString();
+    return rule.of(tally, Judged.NOT_YET, daysLate).total().toPlainString();
   }
 
   @ParameterizedTest
@@ -85,7 +85,7 @@ class CreditRuleTest {
   })
   void findings_takeOff_neverBelowNothing_andOthersTakeNothing(
       int must, int should, int remarks, String gets) {
-    Credits found = rule("0.5", SIDES).of(tally(must, should, remarks), Map.of(), 0);
+    Credits found = rule("0.5", SIDES).of(tally(must, should, remarks), Judged.NOT_YET, 0);
     assertThat(found.total()).isEqualByComparingTo(gets);
     assertThat(found.of()).isEqualByComparingTo("4");
     assertThat(found.lines().getFirst().why()).isEqualTo(new Why.Counted(must, should));
@@ -106,7 +106,7 @@ class CreditRuleTest {
   void measure_isStraightBetweenItsMarks(
       Measure measure, double nothingAt, double fullAt, String gets) {
     CreditRule rule = rule("0.001", new ByMeasure("m", credits("10"), measure, nothingAt, fullAt));
-    assertThat(rule.of(tally(0, 0, 0), Map.of(), 0).total()).isEqualByComparingTo(gets);
+    assertThat(rule.of(tally(0, 0, 0), Judged.NOT_YET, 0).total()).isEqualByComparingTo(gets);
   }
 
   /** What is known to be there, by what would count then. */
@@ -146,17 +146,57 @@ class CreditRuleTest {
   @Test
   void byEye_isOpenUntilSomebodySees_andCountsNothingTillThen() {
     CreditRule rule = rule("0.5", SIDES, FORM);
-    Credits open = rule.of(tally(0, 0, 0), Map.of(), 0);
+    Credits open = rule.of(tally(0, 0, 0), Judged.NOT_YET, 0);
     assertThat(open.isOpen()).isTrue();
     assertThat(open.total()).isEqualByComparingTo("4");
     assertThat(open.of()).isEqualByComparingTo("7");
-    Credits seen = rule.of(tally(0, 0, 0), Map.of(1, 2), 0);
+    Credits seen = rule.of(tally(0, 0, 0), saw("crisp"), 0);
     assertThat(seen.isOpen()).isFalse();
     assertThat(seen.total()).isEqualByComparingTo("7");
     assertThat(seen.lines().get(1).why()).isEqualTo(new Why.Seen("crisp"));
-    assertThat(rule.of(tally(0, 0, 0), Map.of(1, 9), 0).isOpen())
+    assertThat(rule.of(tally(0, 0, 0), saw("sharp"), 0).isOpen())
         .as("a word that is no more")
         .isTrue();
+  }
+
+  private static Judged saw(String word) {
+    return new Judged(Map.of("Holds its form", word), Map.of());
+  }
+
+  private static Judged byHand(String gets) {
+    Judged.ByHand hand = new Judged.ByHand(credits(gets), "the top is won");
+    return new Judged(Map.of(), Map.of("Quads everywhere", hand));
+  }
+
+  @Test
+  void byHand_holdsWhateverIsCounted_andSaysWhatWasProposed() {
+    CreditRule rule = rule("0.5", SIDES, FORM);
+    Credits before = rule.of(tally(2, 0, 0), byHand("3.5"), 0);
+    assertThat(before.lines().getFirst().gets()).isEqualByComparingTo("3.5");
+    assertThat(before.lines().getFirst().why())
+        .isEqualTo(
+            new Why.ByHand(
+                rule.of(tally(2, 0, 0), Judged.NOT_YET, 0).lines().getFirst().gets(),
+                new Why.Counted(2, 0),
+                "the top is won"));
+    assertThat(rule.of(tally(0, 0, 0), byHand("3.5"), 0).total())
+        .as("it outlives another proposal")
+        .isEqualByComparingTo(before.total());
+    assertThat(rule.of(tally(0, 0, 0), byHand("90"), 0).total())
+        .as("never more than the criterion has")
+        .isEqualByComparingTo("4");
+    assertThatThrownBy(() -> new Judged.ByHand(credits("1"), " ")).hasMessageContaining("reason");
+    assertThatThrownBy(() -> new Judged.ByHand(credits("-1"), "no"))
+        .hasMessageContaining("credits");
+  }
+
+  @Test
+  void byHand_closesWhatIsByEye() {
+    Judged.ByHand hand = new Judged.ByHand(credits("2"), "between two words");
+    Credits given =
+        rule("0.5", FORM).of(tally(0, 0, 0), new Judged(Map.of(), Map.of(FORM.name(), hand)), 0);
+    assertThat(given.isOpen()).isFalse();
+    assertThat(given.total()).isEqualByComparingTo("2");
   }
 
   /** Each line is 1.25 of what is rounded to wholes: rounded one by one they would be 2. */
@@ -183,7 +223,7 @@ class CreditRuleTest {
   void lateDays_takeOffOfTheTotal_neverBelowNothing() {
     CreditRule rule = rule("0.5", SIDES);
     assertThat(total(rule, tally(1, 0, 0), 2)).isEqualTo("1");
-    Credits late = rule.of(tally(0, 0, 0), Map.of(), 9);
+    Credits late = rule.of(tally(0, 0, 0), Judged.NOT_YET, 9);
     assertThat(late.total()).isEqualByComparingTo("0");
     assertThat(late.offForLate()).isEqualByComparingTo("9");
   }
@@ -237,7 +277,7 @@ class CreditRuleTest {
     Tally tally = Tally.of(counts, report.figures(), 20, report.met());
     Credits found =
         rule("0.5", SIDES, new ByMeasure("q", credits("2"), Measure.QUADS, 0, 100))
-            .of(tally, Map.of(), 0);
+            .of(tally, Judged.NOT_YET, 0);
     assertThat(found.lines().get(0).gets()).isEqualByComparingTo("2");
     assertThat(((Why.Measured) found.lines().get(1).why()).value())
         .isCloseTo(100.0 * 16 / 18, within(1e-9));

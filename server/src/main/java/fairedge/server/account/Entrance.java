@@ -40,7 +40,8 @@ public class Entrance {
   public void letIn(SignedIn account, HttpServletRequest request, HttpServletResponse response) {
     log.atInfo()
         .addKeyValue("event", "signed-in")
-        .addKeyValue("account", account.id())
+        // Not the account that asks: that may be another one, who is signed in still.
+        .addKeyValue("person", account.id())
         .addKeyValue("address", request.getRemoteAddr())
         .log("signed in");
     if (!placeOf(account.signIn(), request).startsWith(DEVICE)) {

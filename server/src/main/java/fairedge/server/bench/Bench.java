@@ -387,6 +387,11 @@ public class Bench {
         held.remark);
   }
 
+  /** How whoever cut saw the model at each of them. */
+  public List<View> viewsTo(@Nullable Long step) {
+    return store.viewsTo(step);
+  }
+
   /** The steps in force at a step, for a review of what was handed in after it. */
   public List<StepView> stepsTo(@Nullable Long step) {
     return store.stepsTo(step);

@@ -64,6 +64,11 @@ public class MeshOutlet {
             written(step == null ? copy(head, null) : replays.rebuild(head, step).mesh(), format));
   }
 
+  /** The mesh after a step, for whoever may see what came of it; the caller's to change. */
+  public Mesh after(long step, SignedIn account) {
+    return turns.here(account.id(), () -> replays.rebuild(store.headOf(step), step).mesh());
+  }
+
   private static byte[] written(Mesh mesh, MeshFormat format) {
     ByteArrayOutputStream file = new ByteArrayOutputStream();
     try {

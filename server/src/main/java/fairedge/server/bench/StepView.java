@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param brought findings that were not there before it
  * @param checked whether its check has come; else the two before say nothing yet
  * @param mended how many that were there before it are gone
+ * @param depth how many must be mended after it; null while its check has not come
  */
 public record StepView(
     long id,
@@ -28,6 +29,7 @@ public record StepView(
     @Nullable String brief,
     List<Brought> brought,
     int mended,
+    @Nullable Integer depth,
     boolean checked,
     Instant madeAt) {
 
@@ -51,6 +53,7 @@ public record StepView(
         after.brief(),
         after.brought(),
         after.mended(),
+        after.isUnchecked() ? null : after.must(),
         !after.isUnchecked(),
         madeAt);
   }
@@ -59,7 +62,8 @@ public record StepView(
   StepView told(Told told) {
     return told.isAll()
         ? this
-        : new StepView(id, parent, name, number, tool, did, brief, List.of(), 0, checked, madeAt);
+        : new StepView(
+            id, parent, name, number, tool, did, brief, List.of(), 0, null, checked, madeAt);
   }
 
   /** A finding that a step brought, as a mark. */

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** Who may do what in which class; and the students of classes, for those who may know. */
@@ -45,6 +46,12 @@ public class Courses {
 
   public boolean hasGroup(UUID courseId, UUID group) {
     return store.groups(courseId).stream().anyMatch(g -> g.id().equals(group));
+  }
+
+  /** The groups of a class, by their ids. */
+  public Map<UUID, String> groupNames(UUID courseId) {
+    return store.groups(courseId).stream()
+        .collect(Collectors.toMap(PeopleView.GroupView::id, PeopleView.GroupView::name));
   }
 
   /** In which groups of a class people are, by their ids; who is in none is left out. */

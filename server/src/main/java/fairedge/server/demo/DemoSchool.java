@@ -233,8 +233,15 @@ class DemoSchool {
               submission,
               marit,
               new Reviews.Draft(
-                  0, null, null, WORDS.getOrDefault(verdict, ""), verdict, List.of()));
-          return reviews.giveBack(submission, marit, 1);
+                  0,
+                  null,
+                  null,
+                  WORDS.getOrDefault(verdict, ""),
+                  verdict,
+                  List.of(),
+                  Map.of(),
+                  Map.of()));
+          return reviews.giveBackAtOnce(submission, marit, 1);
         });
   }
 

@@ -18,8 +18,9 @@ import fairedge.server.bench.WorkpieceView;
 import fairedge.server.platform.Clocks;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.practice.Practices;
-import fairedge.server.review.AnswerView.NoteView;
 import fairedge.server.review.AnswerView.Verdict;
+import fairedge.server.review.NoteView;
+import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.Reviews;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Uploads;
@@ -31,6 +32,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -232,13 +234,24 @@ class DemoWork {
     for (int i = 0; i < notes.size(); i++) {
       FindingView finding = findings.get(i);
       NoteView note =
-          new NoteView(notes.get(i), i, finding.elements().getFirst(), finding.place(), null);
+          new NoteView(
+              UUID.randomUUID(),
+              NoteKind.mend,
+              notes.get(i),
+              i,
+              finding.elements().getFirst(),
+              finding.place(),
+              null,
+              List.of(),
+              null,
+              null);
       pinned.add(new Reviews.Drafted(note, finding.key()));
     }
-    reviews.keep(id, marit, new Reviews.Draft(0, null, null, word, verdict, pinned));
+    reviews.keep(
+        id, marit, new Reviews.Draft(0, null, null, word, verdict, pinned, Map.of(), Map.of()));
   }
 
   private void giveBack(SignedIn marit, UUID id, Duration ago) {
-    Clocks.ago(ago, () -> reviews.giveBack(id, marit, 1));
+    Clocks.ago(ago, () -> reviews.giveBackAtOnce(id, marit, 1));
   }
 }

@@ -1,6 +1,7 @@
 package fairedge.server.review;
 
-import fairedge.server.review.AnswerView.NoteView;
+import fairedge.core.credit.Judged;
+import fairedge.server.review.AnswerView.Phase;
 import fairedge.server.review.AnswerView.Verdict;
 import java.time.Instant;
 import java.util.List;
@@ -8,30 +9,65 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
- * An answer as it is kept.
+ * An answer as it is written and kept.
  *
  * @param report version of the report that its notes name findings of
  * @param clientKey by which request it was written last; null where that is not known
- * @param returnedAt from when on it is out; null while it is a draft
+ * @param isReady whether it waits to go out with others
+ * @param said how often it went out
+ * @param returnedAt from when on it is out; null while it is written, also to be amended
+ * @param isOut whether that time was
  */
 public record Answer(
     long revision,
     int report,
     @Nullable UUID clientKey,
-    String word,
-    @Nullable Verdict verdict,
-    List<NoteView> notes,
+    Words words,
+    boolean isReady,
+    @Nullable UUID writtenBy,
+    int said,
     @Nullable Instant returnedAt,
-    @Nullable UUID returnedBy) {
+    @Nullable UUID returnedBy,
+    boolean isOut) {
+
+  /** What an answer says. */
+  public record Words(String word, @Nullable Verdict verdict, List<NoteView> notes, Judged judged) {
+    static final Words NONE = new Words("", null, List.of(), Judged.NOT_YET);
+
+    Words with(List<NoteView> others) {
+      return new Words(word, verdict, others, judged);
+    }
+
+    /** Whether nothing was said yet. */
+    boolean isEmpty() {
+      return equals(NONE);
+    }
+  }
 
   /** One that nothing is written in yet. */
   static Answer empty(int report) {
-    return new Answer(0, report, null, "", null, List.of(), null, null);
+    return new Answer(0, report, null, Words.NONE, false, null, 0, null, null, false);
   }
 
   /** The same with its notes in another report. */
   Answer in(int other, List<NoteView> notesThere) {
     return new Answer(
-        revision, other, clientKey, word, verdict, notesThere, returnedAt, returnedBy);
+        revision,
+        other,
+        clientKey,
+        words.with(notesThere),
+        isReady,
+        writtenBy,
+        said,
+        returnedAt,
+        returnedBy,
+        isOut);
+  }
+
+  Phase state() {
+    if (returnedAt != null) {
+      return isOut ? Phase.out : Phase.going;
+    }
+    return isReady ? Phase.ready : Phase.draft;
   }
 }

@@ -1,19 +1,31 @@
 package fairedge.server.review;
 
-import fairedge.core.geometry.Vec3;
-import fairedge.json.FindingView.ElementView;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
-/** An answer: a draft to its instructor, and what a student reads once it is returned. */
+/**
+ * An answer: a draft to its instructor, and what a student reads once it is out.
+ *
+ * @param seen of criteria by eye the word that was chosen, by name
+ * @param byHand what criteria get by hand, by name
+ * @param said how often it was said; more than once where it was amended
+ * @param returnedAt from when on it is out; null while it is written
+ * @param writtenBy who wrote in it last
+ */
 public record AnswerView(
     long revision,
     String word,
     @Nullable Verdict verdict,
     List<NoteView> notes,
+    Map<String, String> seen,
+    Map<String, GivenView> byHand,
+    Phase state,
+    int said,
     @Nullable Instant returnedAt,
-    @Nullable String returnedBy) {
+    @Nullable String returnedBy,
+    @Nullable String writtenBy) {
 
   /** What becomes of an attempt. */
   public enum Verdict {
@@ -21,25 +33,16 @@ public record AnswerView(
     tryAgain
   }
 
-  /**
-   * A note, pinned to the mesh.
-   *
-   * @param finding index of the finding it is about, in the submission's report; null if none
-   * @param element what it is pinned to
-   * @param place where on the surface, so that it can be named across files
-   * @param camera how the instructor saw it
-   */
-  public record NoteView(
-      String text,
-      @Nullable Integer finding,
-      ElementView element,
-      Vec3 place,
-      @Nullable CameraView camera) {
-    NoteView about(@Nullable Integer other) {
-      return new NoteView(text, other, element, place, camera);
-    }
+  /** How far an answer is. */
+  public enum Phase {
+    draft,
+    /** It waits to go out with others. */
+    ready,
+    /** It goes out at its time, and can be called back until then. */
+    going,
+    out
   }
 
-  /** Where a camera stood and looked. */
-  public record CameraView(Vec3 eye, Vec3 target) {}
+  /** So much, for a reason. */
+  public record GivenView(double credits, String reason) {}
 }

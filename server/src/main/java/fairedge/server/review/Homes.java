@@ -1,5 +1,6 @@
 package fairedge.server.review;
 
+import fairedge.core.inspect.finding.Kind;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
 import fairedge.server.course.Membership;
@@ -12,6 +13,9 @@ import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.MyWorkView.Item;
 import fairedge.server.review.MyWorkView.Returned;
 import fairedge.server.review.MyWorkView.State;
+import fairedge.server.review.store.AnswerStore;
+import fairedge.server.review.store.AnswerStore.Stand;
+import fairedge.server.submission.Crediting;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Summary;
@@ -19,6 +23,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -27,6 +33,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -39,6 +46,10 @@ public class Homes {
   private final Courses courses;
   private final Accounts accounts;
   private final Answers answers;
+  private final AnswerStore store;
+  private final Threads threads;
+  private final Leases leases;
+  private final Crediting crediting;
   private final Clock clock;
 
   Homes(
@@ -48,6 +59,10 @@ public class Homes {
       Courses courses,
       Accounts accounts,
       Answers answers,
+      AnswerStore store,
+      Threads threads,
+      Leases leases,
+      Crediting crediting,
       Clock clock) {
     this.submissions = submissions;
     this.assignments = assignments;
@@ -55,18 +70,21 @@ public class Homes {
     this.courses = courses;
     this.accounts = accounts;
     this.answers = answers;
+    this.store = store;
+    this.threads = threads;
+    this.leases = leases;
+    this.crediting = crediting;
     this.clock = clock;
   }
 
-  /** What is read off the store at once, whatever the length of the queue. */
-  private record Read(
-      Map<UUID, Assignment> assignments,
-      Map<UUID, Summary> reports,
-      Map<UUID, SignedIn> students) {}
-
-  /** Last attempts that no answer is out to, in the classes that somebody reviews in. */
+  /**
+   * Last attempts that no answer is out to or on its way, in the classes that somebody reviews in.
+   */
   List<Submission> waiting(SignedIn instructor) {
-    return waiting(setBy(instructor, null));
+    Map<UUID, Assignment> set = setBy(instructor, null);
+    List<Submission> all = here(set, submissions.waiting(set.keySet()));
+    Map<UUID, Instant> going = store.goingAt(all.stream().map(Submission::id).toList());
+    return all.stream().filter(s -> !going.containsKey(s.id())).toList();
   }
 
   private Map<UUID, Assignment> setBy(SignedIn instructor, @Nullable UUID course) {
@@ -76,11 +94,11 @@ public class Homes {
   }
 
   /** Of students who are in the class still, and not put away. */
-  private List<Submission> waiting(Map<UUID, Assignment> set) {
+  private List<Submission> here(Map<UUID, Assignment> set, List<Submission> some) {
     Map<UUID, Set<UUID>> here =
         courses.studentsByClass(
             set.values().stream().map(Assignment::courseId).distinct().toList());
-    return submissions.waiting(set.keySet()).stream()
+    return some.stream()
         .filter(s -> {
           UUID course = Objects.requireNonNull(set.get(s.assignmentId())).courseId();
           return here.getOrDefault(course, Set.of()).contains(s.studentId());
@@ -89,40 +107,248 @@ public class Homes {
   }
 
   /**
-   * @param course the class; null: all that somebody reviews in
+   * What of the queue is looked at; null: whatever it is.
+   *
+   * @param course the class
+   * @param kind that counts in it
+   * @param mine only what nobody else writes
    */
-  public DeskView desk(SignedIn instructor, @Nullable UUID course) {
-    Map<UUID, Assignment> set = setBy(instructor, course);
-    List<Submission> waiting = waiting(set);
-    Read read =
-        new Read(
-            set,
-            submissions.summaries(waiting.stream().map(Submission::id).toList()),
-            accounts.people(waiting.stream().map(Submission::studentId).distinct().toList()));
+  public record Filter(
+      @Nullable UUID course,
+      @Nullable UUID group,
+      @Nullable UUID assignment,
+      @Nullable String kind,
+      boolean mine) {}
+
+  public DeskView desk(SignedIn instructor, Filter filter) {
+    Map<UUID, Assignment> set = setBy(instructor, filter.course());
+    Queue queue = queue(set, instructor);
+    List<DeskView.Row> rows =
+        queue.waiting().stream()
+            .filter(s -> queue.isLetThrough(s, filter, instructor))
+            .map(s -> row(s, queue))
+            .toList();
     return new DeskView(
-        waiting.stream().map(s -> row(s, read)).toList(),
+        rows,
+        queue.waiting().size(),
+        going(queue),
+        amending(queue),
+        replied(queue),
+        choices(queue),
         trips(set.keySet()),
         courses.studentCount(
             courses.where(instructor, Right.REVIEW).stream()
-                .filter(c -> course == null || c.equals(course))
+                .filter(c -> filter.course() == null || c.equals(filter.course()))
                 .toList()),
         due(set.values(), submissions.handedIn(set.keySet())));
   }
 
-  private static DeskView.Row row(Submission s, Read read) {
-    Assignment assignment = Objects.requireNonNull(read.assignments().get(s.assignmentId()));
-    Summary report = Objects.requireNonNull(read.reports().get(s.id()));
+  /**
+   * All that waits and what is told of it, read at once, whatever the length of the queue.
+   *
+   * @param all last attempts without an answer that is out, also those whose answer is on its way
+   * @param answered those with replies that nobody has read, or an answer that is amended
+   */
+  private record Queue(
+      Map<UUID, Assignment> assignments,
+      List<Submission> all,
+      List<Submission> answered,
+      Map<UUID, Stand> stands,
+      Map<UUID, Summary> reports,
+      Map<UUID, Set<String>> kinds,
+      Map<UUID, SignedIn> people,
+      Map<UUID, String> holders,
+      Map<UUID, UUID> groups,
+      Map<UUID, Instant> goingAt,
+      Map<UUID, Integer> unread,
+      Set<UUID> amending,
+      Map<Pair, Integer> unreadOf,
+      Set<UUID> clean) {
+
+    List<Submission> waiting() {
+      return all.stream().filter(s -> !isGoing(s.id())).toList();
+    }
+
+    boolean isGoing(UUID id) {
+      Stand stand = stands.get(id);
+      return stand != null && stand.state() == AnswerView.Phase.going;
+    }
+
+    boolean isLetThrough(Submission s, Filter f, SignedIn who) {
+      Stand stand = stands.get(s.id());
+      UUID writer = stand == null ? null : stand.writtenBy();
+      return (f.assignment() == null || f.assignment().equals(s.assignmentId()))
+          && (f.group() == null || f.group().equals(groups.get(s.studentId())))
+          && (f.kind() == null || kinds.getOrDefault(s.id(), Set.of()).contains(f.kind()))
+          && (!f.mine()
+              || !holders.containsKey(s.id()) && (writer == null || writer.equals(who.id())));
+    }
+
+    String student(Submission s) {
+      return Objects.requireNonNull(people.get(s.studentId())).name();
+    }
+
+    String exercise(Submission s) {
+      return Objects.requireNonNull(assignments.get(s.assignmentId())).exercise().title();
+    }
+  }
+
+  /** A student in an assignment. */
+  private record Pair(UUID assignment, UUID student) {
+    static Pair of(Submission s) {
+      return new Pair(s.assignmentId(), s.studentId());
+    }
+  }
+
+  private Queue queue(Map<UUID, Assignment> set, SignedIn instructor) {
+    List<Submission> all = here(set, submissions.waiting(set.keySet()));
+    List<UUID> ids = all.stream().map(Submission::id).toList();
+    Map<UUID, Integer> unread = threads.unread();
+    Set<UUID> amending = Set.copyOf(store.amending());
+    List<Submission> answered =
+        here(
+            set,
+            submissions
+                .named(Stream.concat(unread.keySet().stream(), amending.stream()).toList())
+                .stream()
+                .filter(s -> set.containsKey(s.assignmentId()))
+                .toList());
+    Map<Pair, Integer> unreadOf = new HashMap<>();
+    answered.forEach(s -> unreadOf.merge(Pair.of(s), unread.getOrDefault(s.id(), 0), Integer::sum));
+    Map<UUID, Stand> stands = store.stands(ids);
+    Map<UUID, SignedIn> people =
+        accounts.people(
+            Stream.concat(
+                    Stream.concat(all.stream(), answered.stream()).map(Submission::studentId),
+                    stands.values().stream().map(Stand::writtenBy).filter(Objects::nonNull))
+                .distinct()
+                .toList());
+    Map<UUID, Set<String>> kinds = submissions.kinds(ids);
+    Map<UUID, UUID> groups = new HashMap<>();
+    set.values().stream()
+        .map(Assignment::courseId)
+        .distinct()
+        .forEach(c -> groups.putAll(courses.groups(c)));
+    return new Queue(
+        set,
+        all,
+        answered,
+        stands,
+        submissions.summaries(ids),
+        kinds,
+        people,
+        leases.holders(ids, instructor),
+        groups,
+        store.goingAt(ids),
+        unread,
+        amending,
+        unreadOf,
+        clean(set, all, kinds, unreadOf));
+  }
+
+  /** In time, without must and should, without an open question, with all that the engine gives. */
+  private Set<UUID> clean(
+      Map<UUID, Assignment> set,
+      List<Submission> all,
+      Map<UUID, Set<String>> kinds,
+      Map<Pair, Integer> unreadOf) {
+    Set<UUID> clean = new HashSet<>();
+    all.stream()
+        .filter(s -> !kinds.containsKey(s.id()) && unreadOf.getOrDefault(Pair.of(s), 0) == 0)
+        .collect(Collectors.groupingBy(Submission::assignmentId))
+        .forEach((assignment, those) ->
+            clean.addAll(
+                crediting.fullAndInTime(Objects.requireNonNull(set.get(assignment)), those)));
+    return clean;
+  }
+
+  /** Of some of one assignment those that are clean now. */
+  Set<UUID> clean(UUID assignment, SignedIn instructor) {
+    Map<UUID, Assignment> set = setBy(instructor, null);
+    set.keySet().retainAll(Set.of(assignment));
+    return queue(set, instructor).clean();
+  }
+
+  private static DeskView.Row row(Submission s, Queue queue) {
+    Summary report = Objects.requireNonNull(queue.reports().get(s.id()));
+    Stand stand = queue.stands().get(s.id());
     return new DeskView.Row(
         s.id(),
-        Objects.requireNonNull(read.students().get(s.studentId())).name(),
-        assignment.exercise().title(),
+        s.assignmentId(),
+        queue.student(s),
+        queue.exercise(s),
         s.attempt(),
         s.fileName() != null,
         s.handedInAt(),
         report.worst(),
         report.findings(),
         report.revision(),
-        report.since());
+        report.since(),
+        stand != null && stand.state() == AnswerView.Phase.ready,
+        stand == null ? null : Answers.name(queue.people(), stand.writtenBy()),
+        queue.holders().get(s.id()),
+        queue.unreadOf().getOrDefault(Pair.of(s), 0),
+        queue.clean().contains(s.id()));
+  }
+
+  private static List<DeskView.Going> going(Queue queue) {
+    return queue.all().stream()
+        .filter(s -> queue.isGoing(s.id()))
+        .map(s ->
+            new DeskView.Going(
+                s.id(),
+                queue.student(s),
+                queue.exercise(s),
+                s.attempt(),
+                Objects.requireNonNull(queue.goingAt().get(s.id()))))
+        .toList();
+  }
+
+  private static List<DeskView.Named> amending(Queue queue) {
+    return queue.answered().stream()
+        .filter(s -> queue.amending().contains(s.id()))
+        .map(s -> new DeskView.Named(s.id(), queue.student(s), queue.exercise(s), s.attempt()))
+        .toList();
+  }
+
+  private static List<DeskView.Replied> replied(Queue queue) {
+    return queue.answered().stream()
+        .filter(s -> queue.unread().getOrDefault(s.id(), 0) > 0)
+        .map(s ->
+            new DeskView.Replied(
+                s.id(),
+                queue.student(s),
+                queue.exercise(s),
+                s.attempt(),
+                queue.unread().getOrDefault(s.id(), 0)))
+        .toList();
+  }
+
+  private DeskView.Choices choices(Queue queue) {
+    List<DeskView.Choice> groups =
+        queue.assignments().values().stream()
+            .map(Assignment::courseId)
+            .distinct()
+            .flatMap(c -> courses.groupNames(c).entrySet().stream())
+            .map(e -> new DeskView.Choice(e.getKey(), e.getValue()))
+            .sorted(Comparator.comparing(DeskView.Choice::name))
+            .toList();
+    List<DeskView.Choice> assignments =
+        queue.waiting().stream()
+            .map(Submission::assignmentId)
+            .distinct()
+            .map(a ->
+                new DeskView.Choice(
+                    a, Objects.requireNonNull(queue.assignments().get(a)).exercise().title()))
+            .sorted(Comparator.comparing(DeskView.Choice::name))
+            .toList();
+    List<String> kinds =
+        queue.waiting().stream()
+            .flatMap(s -> queue.kinds().getOrDefault(s.id(), Set.of()).stream())
+            .distinct()
+            .sorted(Comparator.comparing(Kind::named))
+            .toList();
+    return new DeskView.Choices(groups, assignments, kinds);
   }
 
   private List<DeskView.Trip> trips(Collection<UUID> assignments) {
@@ -188,18 +414,15 @@ public class Homes {
   }
 
   private Optional<Returned> returned(Submission s) {
-    return s.quoted() == null
-        ? Optional.empty()
-        : answers
-            .find(s.id())
-            .map(a ->
-                new Returned(
-                    s.id(),
-                    s.attempt(),
-                    Objects.requireNonNull(a.verdict()),
-                    Objects.requireNonNull(a.returnedAt()),
-                    a.notes().size(),
-                    s.shown(),
-                    !answers.isRead(s.id())));
+    return Optional.ofNullable(store.lastSayings(List.of(s.id())).get(s.id()))
+        .map(said ->
+            new Returned(
+                s.id(),
+                s.attempt(),
+                Objects.requireNonNull(said.words().verdict()),
+                said.outAt(),
+                said.words().notes().size(),
+                said.report(),
+                !answers.isRead(s.id())));
   }
 }

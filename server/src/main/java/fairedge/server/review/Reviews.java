@@ -1,6 +1,9 @@
 package fairedge.server.review;
 
+import fairedge.core.inspect.Figures;
+import fairedge.core.inspect.Praise;
 import fairedge.json.CheckView;
+import fairedge.json.CreditsView;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
 import fairedge.server.course.Right;
@@ -8,16 +11,30 @@ import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
-import fairedge.server.review.AnswerView.NoteView;
+import fairedge.server.review.AnswerView.GivenView;
 import fairedge.server.review.AnswerView.Verdict;
+import fairedge.server.review.ReviewView.AttemptView;
 import fairedge.server.review.ReviewView.QueueView;
+import fairedge.server.review.ReviewView.ReplyView;
+import fairedge.server.review.ReviewView.SayingView;
 import fairedge.server.review.ReviewView.SinceView;
+import fairedge.server.review.ReviewView.WavedView;
+import fairedge.server.review.store.AnswerStore;
+import fairedge.server.submission.Against;
 import fairedge.server.submission.PictureSize;
 import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
+import fairedge.server.submission.Waving;
+import fairedge.server.submission.Wavings;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -35,7 +52,13 @@ public class Reviews {
   private final Answers answers;
   private final Solutions solutions;
   private final Homes homes;
+  private final AnswerStore said;
+  private final Outgoing outgoing;
+  private final Threads threads;
+  private final Leases leases;
+  private final Wavings wavings;
   private final TransactionTemplate oneMoment;
+  private final TransactionTemplate changing;
 
   Reviews(
       Submissions submissions,
@@ -46,7 +69,18 @@ public class Reviews {
       Answers answers,
       Solutions solutions,
       Homes homes,
+      AnswerStore said,
+      Outgoing outgoing,
+      Threads threads,
+      Leases leases,
+      Wavings wavings,
       PlatformTransactionManager transactions) {
+    this.said = said;
+    this.outgoing = outgoing;
+    this.threads = threads;
+    this.leases = leases;
+    this.wavings = wavings;
+    this.changing = new TransactionTemplate(transactions);
     this.oneMoment = new TransactionTemplate(transactions);
     this.oneMoment.setReadOnly(true);
     this.oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
@@ -65,6 +99,8 @@ public class Reviews {
    *
    * @param clientKey by which a draft that is sent again is known
    * @param report revision of the report that its notes name findings of; null for the one that is
+   * @param seen of criteria by eye the word that was chosen, by name
+   * @param byHand what criteria get by hand, by name
    */
   public record Draft(
       long revision,
@@ -72,7 +108,9 @@ public class Reviews {
       @Nullable Integer report,
       String word,
       @Nullable Verdict verdict,
-      List<Drafted> notes) {}
+      List<Drafted> notes,
+      Map<String, String> seen,
+      Map<String, GivenView> byHand) {}
 
   /**
    * A note of a draft.
@@ -81,34 +119,163 @@ public class Reviews {
    */
   public record Drafted(NoteView note, @Nullable String key) {}
 
-  /** For those who see what everybody handed in to its class. */
-  public ReviewView review(UUID id, SignedIn instructor) {
-    submissions.opened(submissions.requireTo(Right.READ_ALL, id, instructor));
-    Seen seen = seen(id);
-    return view(seen, true, queueOf(id, instructor));
+  /** Credits as they are typed: to thousandths, and not without end. */
+  static BigDecimal amount(double credits) {
+    if (!(credits >= 0 && credits <= 10_000)) {
+      throw new IllegalArgumentException("credits are nothing or more, 10,000 at the most");
+    }
+    return BigDecimal.valueOf(credits).setScale(3, RoundingMode.HALF_UP).stripTrailingZeros();
   }
 
-  /** A submission with its report and answer, all of one moment. */
-  private record Seen(Submission submission, Answers.Read read) {}
-
-  private Seen seen(UUID id) {
+  /**
+   * For those who see what everybody handed in to its class.
+   *
+   * @param ahead only to have it at hand: nobody opens it yet
+   */
+  public ReviewView review(UUID id, SignedIn instructor, boolean ahead) {
+    Submission s = submissions.requireTo(Right.READ_ALL, id, instructor);
+    if (!ahead) {
+      submissions.opened(s);
+    }
     return Objects.requireNonNull(
         oneMoment.execute(status -> {
           Submission submission = submissions.require(id);
-          return new Seen(submission, answers.read(submission));
+          Answers.Read read = answers.read(submission);
+          return read.answer().isOut()
+              ? out(submission, read, instructor)
+              : written(submission, read, instructor);
         }));
   }
 
-  /** For the student who handed it in, once it is returned. */
+  /** While it is written: what counts now. */
+  private ReviewView written(Submission s, Answers.Read read, SignedIn instructor) {
+    Map<Integer, Waving> waved = wavings.of(s, read.check());
+    List<WavedView> told =
+        waved.entrySet().stream()
+            .map(e ->
+                new WavedView(
+                    e.getKey(),
+                    e.getValue().id(),
+                    e.getValue().reason(),
+                    e.getValue().firstAttempt()))
+            .toList();
+    return view(
+        new Told(
+            s,
+            s.newest(),
+            read.check(),
+            told,
+            answers.told(read.answer()),
+            answers.proposed(s, read.answer()).orElse(null),
+            said.sayings(s.id())),
+        instructor);
+  }
+
+  /** Once it is out: what was said. */
+  private ReviewView out(Submission s, Answers.Read read, SignedIn instructor) {
+    List<Saying> all = said.sayings(s.id());
+    return view(outTold(s, read.check(), all, answers.told(read.answer())), instructor);
+  }
+
+  private Told outTold(Submission s, CheckView check, List<Saying> all, AnswerView answer) {
+    Saying last = all.getLast();
+    List<WavedView> waved =
+        last.waved().stream().map(w -> new WavedView(w.finding(), null, w.reason(), null)).toList();
+    return new Told(
+        s, last.report(), check, waved, answer, last.credits(), all.subList(0, all.size() - 1));
+  }
+
+  /** What is told of a hand-in and its answer. */
+  private record Told(
+      Submission submission,
+      int report,
+      CheckView check,
+      List<WavedView> waved,
+      AnswerView answer,
+      @Nullable CreditsView credits,
+      List<Saying> sayings) {
+    CheckView counted() {
+      return check.notCounting(waved.stream().map(WavedView::finding).collect(Collectors.toSet()));
+    }
+  }
+
+  private ReviewView view(Told told, SignedIn instructor) {
+    Submission s = told.submission();
+    List<Submission> attempts = attempts(s);
+    List<ReplyView> replies =
+        threads.replies(attempts.stream().filter(a -> a.attempt() <= s.attempt()).toList());
+    return view(
+        told,
+        attempts,
+        replies,
+        praise(s, told.check()),
+        leases.holder(s.id(), instructor).orElse(null),
+        queueOf(s.id(), instructor),
+        true);
+  }
+
+  private List<Submission> attempts(Submission s) {
+    return submissions.attempts(s.assignmentId(), s.studentId()).reversed();
+  }
+
+  private List<String> praise(Submission s, CheckView check) {
+    Optional<Figures> before =
+        submissions
+            .findBefore(s)
+            .map(b -> submissions.newest(b).figures())
+            .filter(Reviews::isKnown);
+    int gone = submissions.against(s, check).map(Against::gone).orElse(0);
+    return isKnown(check.figures())
+        ? Praise.of(check.figures(), before.orElse(null), gone)
+        : List.of();
+  }
+
+  /** Reports of before may not tell of loops. */
+  private static boolean isKnown(Figures figures) {
+    return figures.loops() != null;
+  }
+
+  /** For the student who handed it in, once it is out: what was said last. */
   public ReviewView answer(UUID id, SignedIn student) {
     requireOut(submissions.requireOf(student, id));
     answers.markRead(id);
-    return view(seen(id), false, null);
+    return Objects.requireNonNull(
+        oneMoment.execute(status -> {
+          Submission s = submissions.require(id);
+          List<Saying> all = said.sayings(id);
+          Saying last = all.getLast();
+          CheckView check = submissions.findReport(id, last.report()).orElseThrow();
+          Told told = outTold(s, check, all, toldTo(id, last));
+          return view(told, attempts(s), List.of(), List.of(), null, null, false);
+        }));
   }
 
-  private ReviewView view(Seen seen, boolean reviews, @Nullable QueueView queue) {
-    Submission s = seen.submission();
-    CheckView check = seen.read().check();
+  /** An answer as its student is told it. */
+  private AnswerView toldTo(UUID id, Saying last) {
+    return new AnswerView(
+        0,
+        last.words().word(),
+        last.words().verdict(),
+        threads.threaded(id, last.words().notes()),
+        Map.of(),
+        Map.of(),
+        AnswerView.Phase.out,
+        last.number(),
+        last.outAt(),
+        Answers.name(accounts.people(List.of(last.by())), last.by()),
+        null);
+  }
+
+  private ReviewView view(
+      Told told,
+      List<Submission> attempts,
+      List<ReplyView> replies,
+      List<String> praise,
+      @Nullable String holder,
+      @Nullable QueueView queue,
+      boolean reviews) {
+    Submission s = told.submission();
+    Map<UUID, Saying> says = said.lastSayings(attempts.stream().map(Submission::id).toList());
     return new ReviewView(
         s.id(),
         timetable.view(s.assignmentId()),
@@ -116,15 +283,61 @@ public class Reviews {
         s.attempt(),
         s.fileName(),
         s.handedInAt(),
-        check,
-        s.shown(),
+        told.counted(),
+        told.report(),
+        told.waved(),
         submissions.reading(s.id()),
-        since(s, check),
-        s.stepId() == null ? List.of() : bench.stepsTo(s.stepId()),
-        answers.told(seen.read().answer()),
-        answers.credits(s).orElse(null),
+        since(s, told.check()),
+        bench.stepsTo(s.stepId()),
+        bench.viewsTo(s.stepId()),
+        reviews ? withThreads(s.id(), told.answer()) : told.answer(),
+        told.credits(),
         solutions.of(s, assignments.require(s.assignmentId()), reviews),
+        attempts.stream().map(a -> attempt(a, says.get(a.id()))).toList(),
+        replies,
+        praise,
+        sayings(told.sayings()),
+        holder,
         queue);
+  }
+
+  private AnswerView withThreads(UUID id, AnswerView a) {
+    return new AnswerView(
+        a.revision(),
+        a.word(),
+        a.verdict(),
+        threads.threaded(id, a.notes()),
+        a.seen(),
+        a.byHand(),
+        a.state(),
+        a.said(),
+        a.returnedAt(),
+        a.returnedBy(),
+        a.writtenBy());
+  }
+
+  private static AttemptView attempt(Submission s, @Nullable Saying said) {
+    return new AttemptView(
+        s.id(),
+        s.attempt(),
+        s.handedInAt(),
+        said == null ? null : said.words().verdict(),
+        said == null ? null : said.outAt());
+  }
+
+  private List<SayingView> sayings(List<Saying> all) {
+    Map<UUID, SignedIn> people = accounts.people(all.stream().map(Saying::by).distinct().toList());
+    return all.stream()
+        .map(s ->
+            new SayingView(
+                s.number(),
+                s.outAt(),
+                Objects.requireNonNullElse(Answers.name(people, s.by()), "Somebody"),
+                s.words().word(),
+                Objects.requireNonNull(s.words().verdict()),
+                s.words().notes().stream().map(NoteView::text).toList(),
+                s.credits() == null ? null : s.credits().total()))
+        .toList();
   }
 
   private String nameOf(UUID student) {
@@ -168,15 +381,112 @@ public class Reviews {
     }
   }
 
-  /** Keeps a draft; see {@link Answers#keep}. */
-  public AnswerView keep(UUID id, SignedIn instructor, Draft draft) {
-    submissions.requireTo(Right.REVIEW, id, instructor);
-    return answers.keep(id, draft);
+  private Submission requireToReview(UUID id, SignedIn instructor) {
+    return submissions.requireTo(Right.REVIEW, id, instructor);
   }
 
-  /** Returns the answer to its student; see {@link Answers#giveBack}. */
-  public AnswerView giveBack(UUID id, SignedIn instructor, long revision) {
-    submissions.requireTo(Right.REVIEW, id, instructor);
-    return answers.giveBack(id, instructor, revision);
+  /** Keeps a draft; see {@link Answers#keep}. */
+  public AnswerView keep(UUID id, SignedIn instructor, Draft draft) {
+    requireToReview(id, instructor);
+    return answers.keep(id, instructor, draft);
+  }
+
+  /** What the draft would give as it is kept; null where there are no credits. */
+  public @Nullable CreditsView credits(UUID id, SignedIn instructor) {
+    return review(id, instructor, true).credits();
+  }
+
+  /**
+   * Who has an answer open.
+   *
+   * @param holder who else does; null where it is whoever asks
+   */
+  public record Held(boolean mine, @Nullable String holder) {}
+
+  /**
+   * Holds an answer for a minute, to write in it; from the first time on the hand-in can't be taken
+   * back, and what its student replied so far is read.
+   *
+   * @param takeOver also where somebody else holds it
+   */
+  public Held hold(UUID id, SignedIn instructor, boolean takeOver) {
+    Submission s = requireToReview(id, instructor);
+    submissions.opened(s);
+    threads.markRead(attempts(s).stream().map(Submission::id).toList());
+    boolean mine = leases.hold(id, instructor, takeOver).equals(instructor.id());
+    return new Held(mine, leases.holder(id, instructor).orElse(null));
+  }
+
+  public void letGo(UUID id, SignedIn instructor) {
+    requireToReview(id, instructor);
+    leases.letGo(id, instructor);
+  }
+
+  /**
+   * Lets the answer go out to its student; see {@link Outgoing}.
+   *
+   * @param at null: as soon as it can't be called back any more
+   */
+  public AnswerView giveBack(UUID id, SignedIn instructor, long revision, @Nullable Instant at) {
+    requireToReview(id, instructor);
+    return outgoing.giveBack(id, instructor, revision, at);
+  }
+
+  /** The same, and nobody can call it back: for classes that are prepared. */
+  public AnswerView giveBackAtOnce(UUID id, SignedIn instructor, long revision) {
+    requireToReview(id, instructor);
+    return outgoing.giveBackAtOnce(id, instructor, revision);
+  }
+
+  public AnswerView keepReady(UUID id, SignedIn instructor, long revision, boolean ready) {
+    requireToReview(id, instructor);
+    return outgoing.keepReady(id, instructor, revision, ready);
+  }
+
+  public AnswerView callBack(UUID id, SignedIn instructor) {
+    requireToReview(id, instructor);
+    return outgoing.callBack(id);
+  }
+
+  public AnswerView amend(UUID id, SignedIn instructor) {
+    requireToReview(id, instructor);
+    return outgoing.amend(id, instructor);
+  }
+
+  public AnswerView leaveAsItWas(UUID id, SignedIn instructor) {
+    requireToReview(id, instructor);
+    return outgoing.leaveAsItWas(id, instructor);
+  }
+
+  /** Waves findings through, by their keys in the newest report. */
+  public void wave(UUID id, SignedIn instructor, List<String> keys, String reason) {
+    requireToReview(id, instructor);
+    if (reason.isBlank()) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Say why it does not count: a few words will do.");
+    }
+    changing.executeWithoutResult(status -> {
+      Submission s = requireNotOut(id);
+      leases.requireNobodyElses(id, instructor);
+      wavings.wave(s, instructor.id(), keys, reason.strip());
+    });
+  }
+
+  /** Lets what was waved through count again. */
+  public void countAgain(UUID id, SignedIn instructor, UUID waving) {
+    requireToReview(id, instructor);
+    changing.executeWithoutResult(status -> {
+      Submission s = requireNotOut(id);
+      leases.requireNobodyElses(id, instructor);
+      wavings.countAgain(s, List.of(waving));
+    });
+  }
+
+  private Submission requireNotOut(UUID id) {
+    Submission s = submissions.lock(id);
+    if (answers.read(s).answer().returnedAt() != null) {
+      throw Problem.of(
+          Problem.Kind.STALE, "This answer was returned: amend it, and then wave things through.");
+    }
+    return s;
   }
 }

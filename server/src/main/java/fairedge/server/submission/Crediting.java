@@ -1,6 +1,7 @@
 package fairedge.server.submission;
 
 import fairedge.core.credit.CreditRule;
+import fairedge.core.credit.Judged;
 import fairedge.core.credit.Lateness;
 import fairedge.core.credit.Tally;
 import fairedge.core.inspect.Severity;
@@ -28,11 +29,14 @@ import fairedge.server.submission.store.SubmissionStore.Counted;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -74,25 +78,56 @@ public class Crediting {
     this.accounts = accounts;
   }
 
-  /** What a hand-in gets by the rule that holds; nothing where there are no credits. */
-  public Optional<CreditsView> propose(Submission s) {
+  /**
+   * What a hand-in gets by the rule that holds and the newest report; nothing where there are no
+   * credits.
+   *
+   * @param judged what whoever reviews said of it
+   */
+  public Optional<CreditsView> propose(Submission s, Judged judged) {
     Assignment assignment = assignments.require(s.assignmentId());
     Exercise exercise = assignment.exercise();
     CreditRule rule = exercise.rule();
     if (rule.criteria().isEmpty()) {
       return Optional.empty();
     }
-    Counted counted = store.counted(Map.of(s.id(), s.shown())).get(s.id());
+    Counted counted = store.counted(Map.of(s.id(), s.newest())).get(s.id());
     return Optional.ofNullable(counted)
-        .map(c -> credits(rule, c, exercise, clock(assignment).daysLate(s)));
+        .map(c ->
+            credits(
+                rule, tally(c, exercise.wanted().faces()), judged, clock(assignment).daysLate(s)));
+  }
+
+  /**
+   * What of several hand-ins to one assignment gets all that the engine gives, and came in time.
+   *
+   * @param all of one assignment
+   */
+  public Set<UUID> fullAndInTime(Assignment assignment, Collection<Submission> all) {
+    CreditRule rule = assignment.exercise().rule();
+    DueClock due = clock(assignment);
+    Map<UUID, Integer> versions = new HashMap<>();
+    all.forEach(s -> versions.put(s.id(), s.newest()));
+    Map<UUID, Counted> counted = store.counted(versions);
+    Set<UUID> full = new HashSet<>();
+    for (Submission s : all) {
+      Counted c = counted.get(s.id());
+      if (c != null && due.daysLate(s) == 0) {
+        Tally tally = tally(c, assignment.exercise().wanted().faces());
+        if (rule.of(tally, Judged.NOT_YET, 0).isAllThatIsCounted()) {
+          full.add(s.id());
+        }
+      }
+    }
+    return full;
   }
 
   private static CreditsView credits(CreditRule rule, Counted c, Exercise e, int daysLate) {
-    return credits(rule, tally(c, e.wanted().faces()), daysLate);
+    return credits(rule, tally(c, e.wanted().faces()), Judged.NOT_YET, daysLate);
   }
 
-  private static CreditsView credits(CreditRule rule, Tally tally, int daysLate) {
-    return CreditsView.of(rule.of(tally, Map.of(), daysLate));
+  private static CreditsView credits(CreditRule rule, Tally tally, Judged judged, int daysLate) {
+    return CreditsView.of(rule.of(tally, judged, daysLate), rule.criteria());
   }
 
   /** As the draft has it count, by the findings that are known. */
@@ -170,7 +205,7 @@ public class Crediting {
             new WouldGet(
                 student.name(),
                 s.attempt(),
-                credits(rule, tally(c, a.exercise(), draft), late),
+                credits(rule, tally(c, a.exercise(), draft), Judged.NOT_YET, late),
                 now.criteria().isEmpty() ? null : credits(now, c, a.exercise(), late).total(),
                 s.quoted() != null));
       }
@@ -199,7 +234,7 @@ public class Crediting {
   private static WouldGet own(
       String name, CheckView check, CreditRule rule, @Nullable Integer budget) {
     Tally tally = Tally.of(kinds(check), check.figures(), budget, check.met());
-    return new WouldGet(name, 0, CreditsView.of(rule.of(tally, Map.of(), 0)), null, false);
+    return new WouldGet(name, 0, credits(rule, tally, Judged.NOT_YET, 0), null, false);
   }
 
   private static Map<Kind, Map<Severity, Integer>> kinds(CheckView check) {

@@ -7,6 +7,7 @@ import fairedge.server.exercise.Assignments;
 import fairedge.server.submission.store.PictureStore;
 import fairedge.server.submission.store.SubmissionStore;
 import fairedge.server.submission.store.UploadStore;
+import fairedge.server.submission.store.WavingStore;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -25,13 +26,16 @@ class HandInsKept implements Belongings {
   private final SubmissionStore store;
   private final UploadStore uploads;
   private final PictureStore pictures;
+  private final WavingStore wavings;
 
   HandInsKept(
       Submissions submissions,
       Assignments assignments,
       SubmissionStore store,
       UploadStore uploads,
-      PictureStore pictures) {
+      PictureStore pictures,
+      WavingStore wavings) {
+    this.wavings = wavings;
     this.submissions = submissions;
     this.assignments = assignments;
     this.store = store;
@@ -98,5 +102,6 @@ class HandInsKept implements Belongings {
     uploads.forget(whose.account(), set);
     pictures.forget(ids);
     store.forget(ids);
+    wavings.forget(whose.account(), set);
   }
 }

@@ -49,6 +49,7 @@ public class Rechecks {
   private final Inspections inspections;
   private final ApplicationEventPublisher events;
   private final RecheckStore runs;
+  private final Wavings wavings;
   private final TransactionTemplate transactions;
   private final Duration longest;
   private final Clock clock;
@@ -61,10 +62,12 @@ public class Rechecks {
       Inspections inspections,
       ApplicationEventPublisher events,
       RecheckStore runs,
+      Wavings wavings,
       TransactionTemplate transactions,
       @Value("${fair-edge.jobs.longest}") Duration longest,
       Clock clock) {
     this.runs = runs;
+    this.wavings = wavings;
     this.transactions = transactions;
     this.longest = longest;
     this.clock = clock;
@@ -124,6 +127,7 @@ public class Rechecks {
       if (submissions.lock(submission.id()).newest() == submission.newest()) {
         store.addReport(submission.id(), exercise.termsVersion(), now);
         submissions.compare(submission.id());
+        wavings.recount(submissions.require(submission.id()), now);
         submissions.findAfter(submission).ifPresent(after -> submissions.compare(after.id()));
         events.publishEvent(new Rechecked(submission.id()));
       }

@@ -33,6 +33,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -58,6 +59,7 @@ public class Submissions {
   private final Inspections inspections;
   private final JobQueue jobs;
   private final HandInRules rules;
+  private final Wavings wavings;
   private final Turns turns;
   private final TransactionTemplate transactions;
   private final Clock clock;
@@ -72,10 +74,12 @@ public class Submissions {
       Inspections inspections,
       JobQueue jobs,
       HandInRules rules,
+      Wavings wavings,
       Turns turns,
       TransactionTemplate transactions,
       Clock clock) {
     this.rules = rules;
+    this.wavings = wavings;
     this.turns = turns;
     this.transactions = transactions;
     this.jobs = jobs;
@@ -230,6 +234,7 @@ public class Submissions {
             null);
     store.insert(submission, key.client(), prepared.check(), prepared.reading());
     store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
+    wavings.recount(submission, prepared.check());
     Exercise exercise = assignments.require(key.assignment()).exercise();
     if (exercise.termsVersion() != prepared.version()) {
       // The terms changed while it was read: the run for that may be over already.
@@ -317,9 +322,14 @@ public class Submissions {
     });
   }
 
-  /** Lets go of the reports and pictures that nobody reads any more. */
-  public void forgetOldReports(Submission submission) {
-    List<Integer> kept = List.of(submission.newest(), submission.shown());
+  /**
+   * Lets go of the reports and pictures that nobody reads any more.
+   *
+   * @param quoted versions that answers quote
+   */
+  public void forgetOldReports(Submission submission, Set<Integer> quoted) {
+    Set<Integer> kept = new HashSet<>(quoted);
+    kept.addAll(List.of(submission.newest(), submission.shown()));
     pictures.forgetAllBut(submission.id(), kept);
     store.forgetReportsBut(submission.id(), kept);
   }
@@ -386,6 +396,11 @@ public class Submissions {
     return store.waiting(assignments);
   }
 
+  /** Those that are named, in the order of the time; who asks decides who may know. */
+  public List<Submission> named(Collection<UUID> ids) {
+    return store.named(ids);
+  }
+
   /** Who has handed in, by their ids. */
   public Set<UUID> whoHandedIn(UUID assignment) {
     return store.whoHandedIn(assignment);
@@ -417,6 +432,11 @@ public class Submissions {
   /** By how many students each kind was found in their last attempts, the most first. */
   public Map<String, Integer> studentsByKind(Collection<UUID> assignments) {
     return store.studentsByKind(assignments);
+  }
+
+  /** Kinds that count in the newest reports of several, but for remarks; by submission. */
+  public Map<UUID, Set<String>> kinds(Collection<UUID> ids) {
+    return store.kinds(ids);
   }
 
   /** Keeps what became of what the attempt before a submission had. */

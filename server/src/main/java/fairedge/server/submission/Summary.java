@@ -1,6 +1,5 @@
 package fairedge.server.submission;
 
-import fairedge.json.CheckView;
 import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
 import java.util.Comparator;
@@ -28,8 +27,8 @@ public record Summary(
   public record Since(int attempt, int gone, int still, int fresh) {}
 
   /** The marks of a row. */
-  public static List<Mark> worstOf(CheckView check) {
-    return check.findings().stream()
+  public static List<Mark> worstOf(List<FindingView> findings) {
+    return findings.stream()
         .sorted(Comparator.comparing(FindingView::severity))
         .limit(MOST_MARKS)
         .map(f -> new Mark(f.kind(), f.severity(), f.title()))

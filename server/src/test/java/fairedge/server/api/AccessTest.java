@@ -133,6 +133,12 @@ class AccessTest {
     draft.put("word", "");
     draft.put("verdict", null);
     draft.put("notes", List.of());
+    Map<String, Object> ready = Map.of("revision", 99, "ready", true);
+    Map<String, Object> wave = Map.of("findings", List.of("x"), "reason", "meant so");
+    Map<String, Object> some = Map.of("submissions", List.of(submission));
+    Map<String, Object> accept = with(some, Map.of("word", "", "ready", false));
+    Map<String, Object> say = with(some, Map.of("kind", "n-gon", "text", "Look here."));
+    Map<String, Object> phrase = Map.of("text", "Well.", "noteKind", "mend", "putAway", false);
     return List.of(
         line("GET", "/api/session", null, 200, 200, 200, 200, 200),
         line("GET", "/api/demo", null, 200, 200, 200, 200, 200),
@@ -499,6 +505,76 @@ class AccessTest {
             .assistant(404),
         line("DELETE", "/api/classes/{course}/people/{person}", null, 401, 404, 404, 404, 204)
             .assistant(404),
+        line("GET", "/api/submissions/{id}/credits", null, 401, 404, 404, 404, 200),
+        line(
+            "GET",
+            "/api/submissions/{id}/beside/{sort}/{which}/mesh",
+            null,
+            401,
+            200,
+            404,
+            404,
+            200),
+        line(
+            "GET",
+            "/api/submissions/{id}/beside/{sort}/{which}/edges",
+            null,
+            401,
+            200,
+            404,
+            404,
+            200),
+        line("PUT", "/api/submissions/{id}/ready", ready, 401, 404, 404, 404, 409),
+        line("POST", "/api/submissions/{id}/call-back", null, 401, 404, 404, 404, 200),
+        line("POST", "/api/submissions/{id}/amendment", null, 401, 404, 404, 404, 409),
+        line("DELETE", "/api/submissions/{id}/amendment", null, 401, 404, 404, 404, 409),
+        line("POST", "/api/submissions/{id}/wavings", wave, 401, 404, 404, 404, 409),
+        line("DELETE", "/api/submissions/{id}/wavings/{waving}", null, 401, 404, 404, 404, 204),
+        line(
+            "PUT",
+            "/api/submissions/{id}/lease",
+            Map.of("takeOver", false),
+            401,
+            404,
+            404,
+            404,
+            200),
+        line("DELETE", "/api/submissions/{id}/lease", null, 401, 404, 404, 404, 204),
+        line(
+            "PUT",
+            "/api/submissions/{id}/notes/{note}/seen",
+            Map.of("seen", true),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line(
+            "POST",
+            "/api/submissions/{id}/notes/{note}/reply",
+            Map.of("text", "Why?"),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("POST", "/api/desk/accept", accept, 401, 404, 404, 404, 200),
+        line("POST", "/api/desk/say", say, 401, 404, 404, 404, 200),
+        line("POST", "/api/desk/return", some, 401, 404, 404, 404, 200),
+        line("POST", "/api/desk/call-back", some, 401, 404, 404, 404, 200),
+        line("GET", "/api/phrases", null, 401, 200, 200, 200, 200),
+        line("POST", "/api/phrases", phrase, 401, 404, 404, 201, 201).others(404),
+        line("PUT", "/api/phrases/{id}", phrase, 401, 404, 404, 404, 404),
+        line(
+            "POST",
+            "/api/phrases/{id}/merge",
+            Map.of("into", UUID.randomUUID()),
+            401,
+            404,
+            404,
+            404,
+            404),
+        line("DELETE", "/api/phrases/{id}", null, 401, 404, 404, 404, 404),
         line("DELETE", "/api/submissions/{id}", null, 401, 409, 404, 404, 404),
         line("POST", "/api/setup", Map.of(), 400, 400, 400, 400, 400),
         line("POST", "/api/slip", Map.of(), 400, 400, 400, 400, 400),
@@ -526,6 +602,12 @@ class AccessTest {
             .assistant(204)
             .putAway(400),
         line("DELETE", "/api/session", null, 204, 204, 204, 204, 204));
+  }
+
+  private static Map<String, Object> with(Map<String, Object> some, Map<String, Object> more) {
+    Map<String, Object> all = new HashMap<>(some);
+    all.putAll(more);
+    return all;
   }
 
   @BeforeAll
@@ -673,6 +755,10 @@ class AccessTest {
             .replace("{hash}", "00")
             .replace("{name}", "00")
             .replace("{revision}", "99")
+            .replace("{sort}", "starter")
+            .replace("{which}", "0")
+            .replace("{note}", UUID.randomUUID().toString())
+            .replace("{waving}", UUID.randomUUID().toString())
             .replace("{step}", "99");
     return switch (line.method()) {
       case "POST" -> client.post(path, line.body());

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.core.credit.CreditRule;
 import fairedge.core.credit.Credits;
 import fairedge.core.credit.Credits.Line;
+import fairedge.core.credit.Judged;
 import fairedge.core.credit.Tally;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
@@ -49,7 +50,7 @@ class DemoExercisesTest {
     return sample
         .asked()
         .rule()
-        .of(Tally.of(counts, report.figures(), budget, report.met()), Map.of(), 0);
+        .of(Tally.of(counts, report.figures(), budget, report.met()), Judged.NOT_YET, 0);
   }
 
   /** What the engine gives; what the eye has to see is open. */

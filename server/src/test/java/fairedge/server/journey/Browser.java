@@ -325,7 +325,7 @@ final class Browser implements AutoCloseable {
     dragFrom(300, 560, button, byX, byY);
   }
 
-  private void dragFrom(int x, int y, PointerInput.MouseButton button, int byX, int byY) {
+  void dragFrom(int x, int y, PointerInput.MouseButton button, int byX, int byY) {
     Sequence drag =
         new Sequence(pointer, 0)
             .addAction(moveTo(x, y))
@@ -334,6 +334,19 @@ final class Browser implements AutoCloseable {
       drag.addAction(moveTo(x + byX * i / 6, y + byY * i / 6));
     }
     perform(drag.addAction(pointer.createPointerUp(button.asArg())));
+  }
+
+  /** Draws a line through places of the model, as seen now. */
+  void draw(Vec3... places) {
+    pointAt(places[0]);
+    Sequence line =
+        new Sequence(pointer, 0)
+            .addAction(pointer.createPointerDown(PointerInput.MouseButton.LEFT.asArg()));
+    for (Vec3 place : places) {
+      Pixel pixel = find(place);
+      line.addAction(moveTo(pixel.x(), pixel.y()));
+    }
+    perform(line.addAction(pointer.createPointerUp(PointerInput.MouseButton.LEFT.asArg())));
   }
 
   void wheel(int by) {

@@ -49,6 +49,10 @@ public final class Application implements AutoCloseable {
     if (all.stream().noneMatch(setting -> setting.startsWith("--fair-edge.demo-work="))) {
       all.add("--fair-edge.demo-work=false");
     }
+    // What is given back is out at once, but where a test is about calling it back.
+    if (all.stream().noneMatch(setting -> setting.startsWith("--fair-edge.call-back="))) {
+      all.add("--fair-edge.call-back=0s");
+    }
     return new Application(application.run(all.toArray(String[]::new)));
   }
 

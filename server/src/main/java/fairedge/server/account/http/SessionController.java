@@ -78,7 +78,7 @@ class SessionController {
             .orElseThrow(() -> {
               log.atWarn()
                   .addKeyValue("event", "sign-in-refused")
-                  .addKeyValue("account", accounts.find(asked.signIn()).orElse(null))
+                  .addKeyValue("person", accounts.find(asked.signIn()).orElse(null))
                   .addKeyValue("address", request.getRemoteAddr())
                   .log("a sign-in was refused");
               return Problem.of(

@@ -382,6 +382,11 @@ public class WorkpieceStore implements MeshHolder {
     return lineTo(step, noCondition(), TOLD).map(this::stepView);
   }
 
+  /** How whoever cut saw the model at the steps in force at a step. */
+  public List<View> viewsTo(@Nullable Long step) {
+    return lineTo(step, noCondition(), STEP.VIEW).map(r -> json.read(r.get(STEP.VIEW), View.class));
+  }
+
   /** All steps of a workpiece, in the order in which they were made. */
   public List<StepView> steps(UUID workpiece) {
     return db.select(STEP.NUMBER)

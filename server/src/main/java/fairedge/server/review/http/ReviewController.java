@@ -4,6 +4,8 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
+import fairedge.core.survey.EdgeChange;
+import fairedge.json.CreditsView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
@@ -12,26 +14,35 @@ import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView;
-import fairedge.server.review.AnswerView.CameraView;
-import fairedge.server.review.AnswerView.NoteView;
+import fairedge.server.review.AnswerView.GivenView;
 import fairedge.server.review.AnswerView.Verdict;
+import fairedge.server.review.Beside;
 import fairedge.server.review.DeskView;
 import fairedge.server.review.Homes;
 import fairedge.server.review.MyWorkView;
+import fairedge.server.review.NoteView;
+import fairedge.server.review.NoteView.CameraView;
+import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.ReviewView;
 import fairedge.server.review.Reviews;
 import fairedge.server.review.SubmissionOutlet;
+import fairedge.server.review.Threads;
 import fairedge.server.submission.PictureSize;
 import fairedge.server.submission.Submissions;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -40,6 +51,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Desk, review, answer and the student's work over HTTP. */
@@ -52,10 +64,20 @@ class ReviewController {
 
   private final Homes homes;
   private final Reviews reviews;
+  private final Threads threads;
   private final SubmissionOutlet outlet;
+  private final Beside beside;
   private final Json json;
 
-  ReviewController(Homes homes, Reviews reviews, SubmissionOutlet outlet, Json json) {
+  ReviewController(
+      Homes homes,
+      Reviews reviews,
+      Threads threads,
+      SubmissionOutlet outlet,
+      Beside beside,
+      Json json) {
+    this.beside = beside;
+    this.threads = threads;
     this.json = json;
     this.outlet = outlet;
     this.homes = homes;
@@ -63,24 +85,47 @@ class ReviewController {
   }
 
   /**
+   * @param id by which the note is known from then on; a new one where none is named
    * @param finding number of the finding that it is about, in the report that the request names
    * @param key of that finding, by which it is found in a report of later
+   * @param strokes lines on the surface
+   * @param phrase which kept remark it was made of
    */
   record NoteRequest(
+      @Nullable UUID id,
+      @Nullable NoteKind kind,
       @NotNull @Size(max = 4000) String text,
       @Nullable Integer finding,
       @Nullable String key,
       @NotNull ElementView element,
       @NotNull Vec3 place,
-      @Nullable CameraView camera) {
+      @Nullable CameraView camera,
+      @Nullable List<@NotNull List<@NotNull Vec3>> strokes,
+      @Nullable UUID phrase) {
     Reviews.Drafted note() {
-      return new Reviews.Drafted(new NoteView(text, finding, element, place, camera), key);
+      return new Reviews.Drafted(
+          new NoteView(
+              id == null ? UUID.randomUUID() : id,
+              kind == null ? NoteKind.mend : kind,
+              text,
+              finding,
+              element,
+              place,
+              camera,
+              strokes == null ? List.of() : strokes,
+              phrase,
+              null),
+          key);
     }
   }
+
+  record GivenRequest(double credits, @NotNull @Size(max = 500) String reason) {}
 
   /**
    * @param clientKey by which a request that is made again is known
    * @param report revision of the report that notes name findings of; null for the one that is
+   * @param seen of criteria by eye the word that was chosen, by name
+   * @param byHand what criteria get by hand, by name
    */
   record AnswerRequest(
       long revision,
@@ -88,18 +133,62 @@ class ReviewController {
       @Nullable Integer report,
       @NotNull @Size(max = 8000) String word,
       @Nullable Verdict verdict,
-      @NotNull @Size(max = 500) List<@NotNull @Valid NoteRequest> notes) {}
+      @NotNull @Size(max = 500) List<@NotNull @Valid NoteRequest> notes,
+      @Nullable @Size(max = 40)
+          Map<@NotNull @Size(max = 200) String, @NotNull @Size(max = 200) String> seen,
+      @Nullable @Size(max = 40)
+          Map<@NotNull @Size(max = 200) String, @NotNull @Valid GivenRequest> byHand) {
+    Reviews.Draft draft() {
+      Map<String, GivenView> given = new HashMap<>();
+      if (byHand != null) {
+        byHand.forEach((name, g) -> given.put(name, new GivenView(g.credits(), g.reason())));
+      }
+      return new Reviews.Draft(
+          revision,
+          clientKey,
+          report,
+          word,
+          verdict,
+          notes.stream().map(NoteRequest::note).toList(),
+          seen == null ? Map.of() : seen,
+          given);
+    }
+  }
 
-  record ReturnRequest(long revision) {}
+  /**
+   * @param at when it goes out; as soon as it can't be called back any more where none is named
+   */
+  record ReturnRequest(long revision, @Nullable Instant at) {}
+
+  record ReadyRequest(long revision, boolean ready) {}
+
+  record WaveRequest(
+      @NotNull @Size(min = 1, max = 1000) List<@NotNull String> findings,
+      @NotNull @Size(max = 500) String reason) {}
+
+  /**
+   * @param takeOver also where somebody else has it open
+   */
+  record HoldRequest(boolean takeOver) {}
+
+  record SeenRequest(boolean seen) {}
+
+  record ReplyRequest(@NotNull @Size(max = 2000) String text) {}
 
   /**
    * @param course the class; all that one reviews in where none is named
+   * @param kind of finding that counts in a hand-in
+   * @param mine only what nobody else writes
    */
   @GetMapping("/desk")
   DeskView desk(
       @RequestParam(required = false) @Nullable UUID course,
+      @RequestParam(required = false) @Nullable UUID group,
+      @RequestParam(required = false) @Nullable UUID assignment,
+      @RequestParam(required = false) @Nullable String kind,
+      @RequestParam(defaultValue = "false") boolean mine,
       @AuthenticationPrincipal SignedIn instructor) {
-    return homes.desk(instructor, course);
+    return homes.desk(instructor, new Homes.Filter(course, group, assignment, kind, mine));
   }
 
   @GetMapping("/my-work")
@@ -107,9 +196,15 @@ class ReviewController {
     return homes.myWork(student);
   }
 
+  /**
+   * @param ahead only to have it at hand: it can be taken back still
+   */
   @GetMapping("/submissions/{id}/review")
-  ReviewView review(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.review(id, instructor);
+  ReviewView review(
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "false") boolean ahead,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.review(id, instructor, ahead);
   }
 
   @GetMapping(value = "/submissions/{id}/mesh", produces = MESH)
@@ -120,11 +215,6 @@ class ReviewController {
     return Packed.reply(MESH, outlet.mesh(id, account), accepted);
   }
 
-  /**
-   * The smooth surface of which the handed-in mesh is the cage.
-   *
-   * @param level of subdivision; as many as are quick to draw where none is named
-   */
   /** A solution of its exercise, where whoever asks may see it. */
   @GetMapping(value = "/submissions/{id}/references/{hash}/mesh", produces = MESH)
   ResponseEntity<byte[]> reference(
@@ -135,6 +225,37 @@ class ReviewController {
     return Packed.reply(MESH, outlet.reference(id, account, hash), accepted);
   }
 
+  /**
+   * What is laid beside it, to be seen.
+   *
+   * @param which the number of an attempt, the hash of a reference, the id of a step; of the
+   *     starter whatever
+   */
+  @GetMapping(value = "/submissions/{id}/beside/{sort}/{which}/mesh", produces = MESH)
+  ResponseEntity<byte[]> beside(
+      @PathVariable UUID id,
+      @PathVariable Beside.Laid sort,
+      @PathVariable String which,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    return Packed.reply(MESH, beside.mesh(id, account, sort, which), accepted);
+  }
+
+  /** Which edges it has and what is laid beside it has not, and the other way round. */
+  @GetMapping("/submissions/{id}/beside/{sort}/{which}/edges")
+  EdgeChange edges(
+      @PathVariable UUID id,
+      @PathVariable Beside.Laid sort,
+      @PathVariable String which,
+      @AuthenticationPrincipal SignedIn account) {
+    return beside.edges(id, account, sort, which);
+  }
+
+  /**
+   * The smooth surface of which the handed-in mesh is the cage.
+   *
+   * @param level of subdivision; as many as are quick to draw where none is named
+   */
   @GetMapping(value = "/submissions/{id}/smooth", produces = SURFACE)
   ResponseEntity<byte[]> smooth(
       @PathVariable UUID id,
@@ -193,29 +314,114 @@ class ReviewController {
       @PathVariable UUID id,
       @Valid @RequestBody AnswerRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    List<Reviews.Drafted> notes = asked.notes().stream().map(NoteRequest::note).toList();
-    return reviews.keep(
-        id,
-        instructor,
-        new Reviews.Draft(
-            asked.revision(),
-            asked.clientKey(),
-            asked.report(),
-            asked.word(),
-            asked.verdict(),
-            notes));
+    return reviews.keep(id, instructor, asked.draft());
   }
+
+  /** What the draft would give, as it is kept. */
+  @GetMapping("/submissions/{id}/credits")
+  Credited credits(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return new Credited(reviews.credits(id, instructor));
+  }
+
+  /**
+   * @param credits null where the exercise gives none
+   */
+  record Credited(@Nullable CreditsView credits) {}
 
   @PostMapping("/submissions/{id}/return")
   AnswerView giveBack(
       @PathVariable UUID id,
       @RequestBody ReturnRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.giveBack(id, instructor, asked.revision());
+    return reviews.giveBack(id, instructor, asked.revision(), asked.at());
+  }
+
+  /** Keeps an answer ready to go out with others, or takes it from those. */
+  @PutMapping("/submissions/{id}/ready")
+  AnswerView keepReady(
+      @PathVariable UUID id,
+      @RequestBody ReadyRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.keepReady(id, instructor, asked.revision(), asked.ready());
+  }
+
+  /** Calls back an answer that is not out yet. */
+  @PostMapping("/submissions/{id}/call-back")
+  AnswerView callBack(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.callBack(id, instructor);
+  }
+
+  /** Opens an answer that is out to be written again. */
+  @PostMapping("/submissions/{id}/amendment")
+  AnswerView amend(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.amend(id, instructor);
+  }
+
+  /** Leaves an answer that is out as it was. */
+  @DeleteMapping("/submissions/{id}/amendment")
+  AnswerView leaveAsItWas(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.leaveAsItWas(id, instructor);
+  }
+
+  /** Waves findings through. */
+  @PostMapping("/submissions/{id}/wavings")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void wave(
+      @PathVariable UUID id,
+      @Valid @RequestBody WaveRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    reviews.wave(id, instructor, asked.findings(), asked.reason());
+  }
+
+  /** Lets what was waved through count again. */
+  @DeleteMapping("/submissions/{id}/wavings/{waving}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void countAgain(
+      @PathVariable UUID id,
+      @PathVariable UUID waving,
+      @AuthenticationPrincipal SignedIn instructor) {
+    reviews.countAgain(id, instructor, waving);
+  }
+
+  /** Holds an answer for a minute, to write in it. */
+  @PutMapping("/submissions/{id}/lease")
+  Reviews.Held hold(
+      @PathVariable UUID id,
+      @RequestBody HoldRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return reviews.hold(id, instructor, asked.takeOver());
+  }
+
+  @DeleteMapping("/submissions/{id}/lease")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void letGo(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
+    reviews.letGo(id, instructor);
   }
 
   @GetMapping("/submissions/{id}/answer")
   ReviewView answer(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
     return reviews.answer(id, student);
+  }
+
+  /** Ticks a note as seen, or not. */
+  @PutMapping("/submissions/{id}/notes/{note}/seen")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void see(
+      @PathVariable UUID id,
+      @PathVariable UUID note,
+      @RequestBody SeenRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    threads.see(id, student, note, asked.seen());
+  }
+
+  /** The one reply to a note. */
+  @PostMapping("/submissions/{id}/notes/{note}/reply")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void reply(
+      @PathVariable UUID id,
+      @PathVariable UUID note,
+      @Valid @RequestBody ReplyRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    threads.reply(id, student, note, asked.text());
   }
 }

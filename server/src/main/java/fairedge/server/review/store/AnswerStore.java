@@ -2,26 +2,38 @@ package fairedge.server.review.store;
 
 import static fairedge.schema.generated.Tables.ANSWER;
 import static fairedge.schema.generated.Tables.NOTE;
+import static fairedge.schema.generated.Tables.NOTE_THREAD;
+import static fairedge.schema.generated.Tables.REVIEW_LEASE;
+import static fairedge.schema.generated.Tables.SAYING;
+import static org.jooq.impl.DSL.any;
 
+import fairedge.core.credit.Judged;
 import fairedge.json.CreditsView;
 import fairedge.json.FindingView.ElementView;
 import fairedge.schema.generated.tables.records.AnswerRecord;
+import fairedge.schema.generated.tables.records.SayingRecord;
 import fairedge.server.platform.Json;
 import fairedge.server.review.Answer;
-import fairedge.server.review.AnswerView.CameraView;
-import fairedge.server.review.AnswerView.NoteView;
+import fairedge.server.review.AnswerView.Phase;
 import fairedge.server.review.AnswerView.Verdict;
+import fairedge.server.review.NoteView;
+import fairedge.server.review.NoteView.CameraView;
+import fairedge.server.review.NoteView.NoteKind;
+import fairedge.server.review.Saying;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
 
 /** Answers and their notes. */
 @Repository
@@ -43,17 +55,25 @@ public class AnswerStore {
         .fetchOptional(r -> read(r, notes(submission)));
   }
 
-  private static Answer read(AnswerRecord r, List<NoteView> notes) {
+  private Answer read(AnswerRecord r, List<NoteView> notes) {
     OffsetDateTime returned = r.getReturnedAt();
     return new Answer(
         r.getRevision(),
         r.getReportVersion(),
         r.getClientKey(),
-        r.getWord(),
-        verdictOf(r.getVerdict()),
-        notes,
+        new Answer.Words(r.getWord(), verdictOf(r.getVerdict()), notes, judged(r)),
+        r.getReadyAt() != null,
+        r.getWrittenBy(),
+        r.getSaid(),
         returned == null ? null : returned.toInstant(),
-        r.getReturnedBy());
+        r.getReturnedBy(),
+        r.getIsOut());
+  }
+
+  private Judged judged(AnswerRecord r) {
+    return new Judged(
+        json.read(r.getSeen(), new TypeReference<Map<String, String>>() {}),
+        json.read(r.getByHand(), new TypeReference<Map<String, Judged.ByHand>>() {}));
   }
 
   private static @Nullable Verdict verdictOf(@Nullable String stored) {
@@ -71,11 +91,17 @@ public class AnswerStore {
         .fetch(r -> {
           JSONB camera = r.getCamera();
           return new NoteView(
+              r.getId(),
+              NoteKind.valueOf(r.getKind()),
               r.getText(),
               r.getFinding(),
               new ElementView(ElementView.Kind.valueOf(r.getElementKind()), r.getElementId(), null),
               json.read(r.getPlace(), KeptPlace.class).told(),
-              camera == null ? null : json.read(camera, KeptPlace.Camera.class).told());
+              camera == null ? null : json.read(camera, KeptPlace.Camera.class).told(),
+              KeptNote.told(
+                  json.read(r.getStrokes(), new TypeReference<List<List<KeptPlace>>>() {})),
+              r.getPhraseId(),
+              null);
         });
   }
 
@@ -102,11 +128,16 @@ public class AnswerStore {
   }
 
   /** Writes a whole draft over the one before, and goes on to the next revision. */
-  public void write(UUID submission, Answer answer) {
+  public void write(UUID submission, Answer answer, UUID by) {
+    Answer.Words words = answer.words();
     db.update(ANSWER)
         .set(ANSWER.CLIENT_KEY, answer.clientKey())
-        .set(ANSWER.WORD, answer.word())
-        .set(ANSWER.VERDICT, stored(answer.verdict()))
+        .set(ANSWER.WORD, words.word())
+        .set(ANSWER.VERDICT, stored(words.verdict()))
+        .set(ANSWER.SEEN, json.write(words.judged().seen()))
+        .set(ANSWER.BY_HAND, json.write(words.judged().byHand()))
+        .set(ANSWER.READY_AT, (OffsetDateTime) null)
+        .set(ANSWER.WRITTEN_BY, by)
         .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))
         .where(ANSWER.SUBMISSION_ID.eq(submission))
         .execute();
@@ -121,7 +152,7 @@ public class AnswerStore {
         .execute();
     db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.eq(submission)).execute();
     int number = 0;
-    for (NoteView note : answer.notes()) {
+    for (NoteView note : answer.words().notes()) {
       insert(submission, ++number, note);
     }
   }
@@ -129,7 +160,10 @@ public class AnswerStore {
   private void insert(UUID submission, int number, NoteView note) {
     CameraView camera = note.camera();
     db.insertInto(NOTE)
-        .set(NOTE.ID, UUID.randomUUID())
+        .set(NOTE.ID, note.id())
+        .set(NOTE.KIND, note.kind().name())
+        .set(NOTE.STROKES, json.write(KeptNote.kept(note.strokes())))
+        .set(NOTE.PHRASE_ID, note.phrase())
         .set(NOTE.FORMAT, FORMAT)
         .set(NOTE.SUBMISSION_ID, submission)
         .set(NOTE.NUMBER, number)
@@ -154,30 +188,177 @@ public class AnswerStore {
     return db.fetchExists(ANSWER, ANSWER.SUBMISSION_ID.eq(submission), ANSWER.READ_AT.isNotNull());
   }
 
-  /** What an answer that is out gave. */
-  public Optional<CreditsView> credits(UUID submission) {
-    return db.select(ANSWER.CREDITS)
-        .from(ANSWER)
-        .where(ANSWER.SUBMISSION_ID.eq(submission), ANSWER.CREDITS.isNotNull())
-        .fetchOptional(r -> json.read(r.value1(), CreditsView.class));
-  }
-
-  /** Lets go of the answers to several submissions; in the transaction at hand. */
-  public void forget(Collection<UUID> submissions) {
-    db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.in(submissions)).execute();
-    db.deleteFrom(ANSWER).where(ANSWER.SUBMISSION_ID.in(submissions)).execute();
-  }
-
-  /**
-   * @param credits what it gives; null: its exercise gives none
-   */
-  public void markReturned(UUID submission, UUID by, Instant at, @Nullable CreditsView credits) {
+  /** Keeps it ready to go out with others, or not; the next revision. */
+  public void setReady(UUID submission, @Nullable Instant at) {
     db.update(ANSWER)
-        .set(ANSWER.CREDITS, credits == null ? null : json.write(credits))
+        .set(ANSWER.READY_AT, at == null ? null : at.atOffset(ZoneOffset.UTC))
+        .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))
+        .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .execute();
+  }
+
+  /** It goes out at a time; the next revision. */
+  public void setGoing(UUID submission, UUID by, Instant at) {
+    db.update(ANSWER)
         .set(ANSWER.RETURNED_AT, at.atOffset(ZoneOffset.UTC))
         .set(ANSWER.RETURNED_BY, by)
         .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))
         .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .execute();
+  }
+
+  /** It is written again: called back before its time, or to be amended. The next revision. */
+  public void setWritten(UUID submission) {
+    db.update(ANSWER)
+        .set(ANSWER.IS_OUT, false)
+        .set(ANSWER.RETURNED_AT, (OffsetDateTime) null)
+        .set(ANSWER.RETURNED_BY, (UUID) null)
+        .set(ANSWER.READY_AT, (OffsetDateTime) null)
+        .set(ANSWER.REVISION, ANSWER.REVISION.plus(1))
+        .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .execute();
+  }
+
+  /** It is out, and nobody has read it as it is. */
+  public void setOut(UUID submission, int said) {
+    db.update(ANSWER)
+        .set(ANSWER.IS_OUT, true)
+        .set(ANSWER.SAID, said)
+        .set(ANSWER.READY_AT, (OffsetDateTime) null)
+        .set(ANSWER.READ_AT, (OffsetDateTime) null)
+        .where(ANSWER.SUBMISSION_ID.eq(submission))
+        .execute();
+  }
+
+  /** What was to go out by now and did not yet, in the order of its time. */
+  public List<UUID> due(Instant now) {
+    return db.select(ANSWER.SUBMISSION_ID)
+        .from(ANSWER)
+        .where(ANSWER.RETURNED_AT.le(now.atOffset(ZoneOffset.UTC)), ANSWER.IS_OUT.isFalse())
+        .orderBy(ANSWER.RETURNED_AT)
+        .fetch(ANSWER.SUBMISSION_ID);
+  }
+
+  /**
+   * How far the answer to a submission is.
+   *
+   * @param isBegun whether anything is written in it
+   */
+  public record Stand(Phase state, boolean isBegun, @Nullable UUID writtenBy, int said) {}
+
+  /** How far the answers to several are; none where nobody began. */
+  public Map<UUID, Stand> stands(Collection<UUID> submissions) {
+    return db.select(
+            ANSWER.SUBMISSION_ID,
+            ANSWER.RETURNED_AT,
+            ANSWER.IS_OUT,
+            ANSWER.READY_AT,
+            ANSWER.WRITTEN_BY,
+            ANSWER.SAID,
+            ANSWER.REVISION)
+        .from(ANSWER)
+        .where(ANSWER.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))))
+        .fetchMap(
+            ANSWER.SUBMISSION_ID,
+            r ->
+                new Stand(
+                    r.get(ANSWER.RETURNED_AT) != null
+                        ? r.get(ANSWER.IS_OUT) ? Phase.out : Phase.going
+                        : r.get(ANSWER.READY_AT) != null ? Phase.ready : Phase.draft,
+                    r.get(ANSWER.REVISION) > 0,
+                    r.get(ANSWER.WRITTEN_BY),
+                    r.get(ANSWER.SAID)));
+  }
+
+  /** Of several those that are on their way out, and when they will be. */
+  public Map<UUID, Instant> goingAt(Collection<UUID> submissions) {
+    return db.select(ANSWER.SUBMISSION_ID, ANSWER.RETURNED_AT)
+        .from(ANSWER)
+        .where(
+            ANSWER.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))),
+            ANSWER.RETURNED_AT.isNotNull(),
+            ANSWER.IS_OUT.isFalse())
+        .fetchMap(ANSWER.SUBMISSION_ID, r -> r.value2().toInstant());
+  }
+
+  /** Which were out once and are written again. */
+  public List<UUID> amending() {
+    return db.select(ANSWER.SUBMISSION_ID)
+        .from(ANSWER)
+        .where(ANSWER.SAID.gt(0), ANSWER.IS_OUT.isFalse())
+        .fetch(ANSWER.SUBMISSION_ID);
+  }
+
+  /** Lets go of the answers to several submissions; in the transaction at hand. */
+  public void forget(Collection<UUID> submissions) {
+    db.deleteFrom(NOTE_THREAD).where(NOTE_THREAD.SUBMISSION_ID.in(submissions)).execute();
+    db.deleteFrom(REVIEW_LEASE).where(REVIEW_LEASE.SUBMISSION_ID.in(submissions)).execute();
+    db.deleteFrom(SAYING).where(SAYING.SUBMISSION_ID.in(submissions)).execute();
+    db.deleteFrom(NOTE).where(NOTE.SUBMISSION_ID.in(submissions)).execute();
+    db.deleteFrom(ANSWER).where(ANSWER.SUBMISSION_ID.in(submissions)).execute();
+  }
+
+  /** What an answer said each time, the first first. */
+  public List<Saying> sayings(UUID submission) {
+    return db.selectFrom(SAYING)
+        .where(SAYING.SUBMISSION_ID.eq(submission))
+        .orderBy(SAYING.NUMBER)
+        .fetch(this::saying);
+  }
+
+  /** What the answers to several say now. */
+  public Map<UUID, Saying> lastSayings(Collection<UUID> submissions) {
+    return db.selectDistinct(SAYING)
+        .on(SAYING.SUBMISSION_ID)
+        .from(SAYING)
+        .where(SAYING.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))))
+        .orderBy(SAYING.SUBMISSION_ID, SAYING.NUMBER.desc())
+        .fetchMap(r -> r.value1().getSubmissionId(), r -> saying(r.value1()));
+  }
+
+  private Saying saying(SayingRecord r) {
+    KeptSaying kept = json.read(r.getContent(), KeptSaying.class);
+    return new Saying(
+        r.getNumber(),
+        r.getOutAt().toInstant(),
+        r.getSaidBy(),
+        r.getReportVersion(),
+        new Answer.Words(
+            kept.word(),
+            verdictOf(kept.verdict()),
+            kept.notes().stream().map(KeptNote::told).toList(),
+            Judged.NOT_YET),
+        kept.credits(),
+        kept.waved());
+  }
+
+  /** What is kept of what was said. */
+  private record KeptSaying(
+      String word,
+      String verdict,
+      @Nullable CreditsView credits,
+      List<Saying.WavedNote> waved,
+      List<KeptNote> notes) {}
+
+  /** Keeps what an answer says now. */
+  public void say(UUID submission, Saying s) {
+    Answer.Words words = s.words();
+    db.insertInto(SAYING)
+        .set(SAYING.SUBMISSION_ID, submission)
+        .set(SAYING.NUMBER, s.number())
+        .set(SAYING.OUT_AT, s.outAt().atOffset(ZoneOffset.UTC))
+        .set(SAYING.SAID_BY, s.by())
+        .set(SAYING.REPORT_VERSION, s.report())
+        .set(SAYING.FORMAT, FORMAT)
+        .set(
+            SAYING.CONTENT,
+            json.write(
+                new KeptSaying(
+                    words.word(),
+                    Objects.requireNonNull(stored(words.verdict())),
+                    s.credits(),
+                    s.waved(),
+                    words.notes().stream().map(KeptNote::of).toList())))
         .execute();
   }
 }

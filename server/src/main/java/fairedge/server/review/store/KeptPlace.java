@@ -1,7 +1,7 @@
 package fairedge.server.review.store;
 
 import fairedge.core.geometry.Vec3;
-import fairedge.server.review.AnswerView.CameraView;
+import fairedge.server.review.NoteView.CameraView;
 
 /** A place as notes keep it: in a form of its own, whatever the API makes of it. */
 record KeptPlace(double x, double y, double z) {

@@ -155,9 +155,9 @@ final class KeptReport {
     }
   }
 
-  static JSONB worst(CheckView check, Json json) {
+  static JSONB worst(List<FindingView> findings, Json json) {
     return json.write(
-        Summary.worstOf(check).stream()
+        Summary.worstOf(findings).stream()
             .map(m -> new Mark(m.kind(), m.severity().name(), m.title()))
             .toList());
   }

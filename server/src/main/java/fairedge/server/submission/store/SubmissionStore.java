@@ -43,6 +43,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -55,6 +56,9 @@ public class SubmissionStore implements MeshHolder {
           .SUBMISSION_ID
           .eq(SUBMISSION.ID)
           .and(SUBMISSION_REPORT.VERSION.eq(SUBMISSION.REPORT_VERSION));
+
+  /** Findings, less those that are waved through. */
+  private static final Field<BigDecimal> COUNTING = sum(REPORT_KIND.COUNT.minus(REPORT_KIND.WAVED));
 
   private final DSLContext db;
   private final Json json;
@@ -124,7 +128,7 @@ public class SubmissionStore implements MeshHolder {
         .set(SUBMISSION_REPORT.MET, kept.met())
         .set(SUBMISSION_REPORT.PARDONED, kept.pardoned())
         .set(SUBMISSION_REPORT.READING, reading)
-        .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check, json))
+        .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check.findings(), json))
         .execute();
     insertKinds(id, version, check);
   }
@@ -154,6 +158,39 @@ public class SubmissionStore implements MeshHolder {
           .set(REPORT_KIND.Z, place == null ? null : place.z())
           .execute();
     });
+  }
+
+  /**
+   * Keeps how many of each kind of a report don't count, and the marks of those that do.
+   *
+   * @param waved places in the list of findings
+   */
+  public void setWaved(UUID id, int version, CheckView check, Set<Integer> waved) {
+    db.update(REPORT_KIND)
+        .set(REPORT_KIND.WAVED, 0)
+        .where(
+            REPORT_KIND.SUBMISSION_ID.eq(id),
+            REPORT_KIND.VERSION.eq(version),
+            REPORT_KIND.WAVED.ne(0))
+        .execute();
+    waved.stream()
+        .map(check.findings()::get)
+        .collect(
+            Collectors.groupingBy(
+                f -> List.of(f.kind(), f.severity().name()), Collectors.counting()))
+        .forEach((group, count) ->
+            db.update(REPORT_KIND)
+                .set(REPORT_KIND.WAVED, count.intValue())
+                .where(
+                    REPORT_KIND.SUBMISSION_ID.eq(id),
+                    REPORT_KIND.VERSION.eq(version),
+                    REPORT_KIND.KIND.eq(group.getFirst()),
+                    REPORT_KIND.SEVERITY.eq(group.getLast()))
+                .execute());
+    db.update(SUBMISSION_REPORT)
+        .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check.counting(waved), json))
+        .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id), SUBMISSION_REPORT.VERSION.eq(version))
+        .execute();
   }
 
   /** Lets go of all reports of a submission but these. */
@@ -202,6 +239,14 @@ public class SubmissionStore implements MeshHolder {
   public List<Submission> waiting(Collection<UUID> assignments) {
     return db.selectFrom(SUBMISSION)
         .where(isLastIn(assignments), SUBMISSION.ANSWERED_AT.isNull())
+        .orderBy(SUBMISSION.HANDED_IN_AT, SUBMISSION.ID)
+        .fetch(SubmissionStore::read);
+  }
+
+  /** Those that are named, in the order of the time. */
+  public List<Submission> named(Collection<UUID> ids) {
+    return db.selectFrom(SUBMISSION)
+        .where(SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))))
         .orderBy(SUBMISSION.HANDED_IN_AT, SUBMISSION.ID)
         .fetch(SubmissionStore::read);
   }
@@ -267,10 +312,27 @@ public class SubmissionStore implements MeshHolder {
         .on(
             SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID),
             SUBMISSION.REPORT_VERSION.eq(REPORT_KIND.VERSION))
-        .where(isLastIn(assignments))
+        .where(isLastIn(assignments), REPORT_KIND.COUNT.gt(REPORT_KIND.WAVED))
         .groupBy(REPORT_KIND.KIND)
         .orderBy(students.desc(), REPORT_KIND.KIND)
         .fetchMap(REPORT_KIND.KIND, students);
+  }
+
+  /** Kinds that count in the newest reports of several, but for remarks; by submission. */
+  public Map<UUID, Set<String>> kinds(Collection<UUID> ids) {
+    return db.select(SUBMISSION.ID, REPORT_KIND.KIND)
+        .from(REPORT_KIND)
+        .join(SUBMISSION)
+        .on(
+            SUBMISSION.ID.eq(REPORT_KIND.SUBMISSION_ID),
+            SUBMISSION.REPORT_VERSION.eq(REPORT_KIND.VERSION))
+        .where(
+            SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new))),
+            REPORT_KIND.COUNT.gt(REPORT_KIND.WAVED),
+            REPORT_KIND.SEVERITY.ne(SeverityView.remark.name()))
+        .collect(
+            Collectors.groupingBy(
+                r -> r.value1(), Collectors.mapping(r -> r.value2(), Collectors.toSet())));
   }
 
   private static final Map<String, Kind> KINDS =
@@ -306,7 +368,7 @@ public class SubmissionStore implements MeshHolder {
             kinds
                 .computeIfAbsent(r.getSubmissionId(), id -> new EnumMap<>(Kind.class))
                 .computeIfAbsent(kind, k -> new EnumMap<>(Severity.class))
-                .put(SeverityView.valueOf(r.getSeverity()).severity(), r.getCount());
+                .put(SeverityView.valueOf(r.getSeverity()).severity(), r.getCount() - r.getWaved());
           }
         });
     Map<UUID, Counted> counted = new HashMap<>();
@@ -346,7 +408,7 @@ public class SubmissionStore implements MeshHolder {
   public Map<UUID, Summary> summaries(Collection<UUID> ids) {
     Condition named = SUBMISSION.ID.eq(any(ids.toArray(UUID[]::new)));
     Map<UUID, BigDecimal> counts =
-        db.select(SUBMISSION.ID, sum(REPORT_KIND.COUNT))
+        db.select(SUBMISSION.ID, COUNTING)
             .from(REPORT_KIND)
             .join(SUBMISSION)
             .on(
@@ -354,7 +416,7 @@ public class SubmissionStore implements MeshHolder {
                 SUBMISSION.REPORT_VERSION.eq(REPORT_KIND.VERSION))
             .where(named)
             .groupBy(SUBMISSION.ID)
-            .fetchMap(SUBMISSION.ID, sum(REPORT_KIND.COUNT));
+            .fetchMap(SUBMISSION.ID, COUNTING);
     return db.select(
             SUBMISSION_REPORT.SUBMISSION_ID,
             SUBMISSION_REPORT.VERSION,

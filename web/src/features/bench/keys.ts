@@ -1,8 +1,7 @@
 import { LENSES } from '../../stage/lenses';
-import { Dialog } from '../../ui/Dialog';
-import { Key } from '../../ui/Key';
 
-const KEYS: readonly [string, string][] = [
+/** The keys of the bench. */
+export const BENCH_KEYS: readonly [string, string][] = [
   ['1 to 9', 'The tools of the open group, as they stand in the dock'],
   [', .', 'The group before, the group after'],
   ['/', 'Find any command by its name'],
@@ -28,24 +27,3 @@ const KEYS: readonly [string, string][] = [
   ['← ↑ → ↓', 'Aim without the pointer, on the model; with Shift farther'],
   ['Space', 'Click where the arrow keys aim'],
 ];
-
-export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  return (
-    <Dialog title="Keys of the bench" open={open} onClose={onClose}>
-      <dl className="grid grid-cols-[84px_1fr] gap-y-1.5">
-        {KEYS.map(([key, what]) => (
-          <div key={key} className="contents">
-            <dt>
-              <Key>{key}</Key>
-            </dt>
-            <dd>{what}</dd>
-          </div>
-        ))}
-      </dl>
-      <p className="mt-4 text-ink2">
-        Drag turns the model, the right button or two fingers move it, the wheel zooms to the
-        pointer.
-      </p>
-    </Dialog>
-  );
-}

@@ -1,0 +1,5 @@
+import { Phrases } from '../features/phrases/Phrases';
+
+export function PhrasesPage() {
+  return <Phrases />;
+}
