@@ -9,13 +9,7 @@ export function Credits({ credits }: { credits: Schemas['CreditsView'] }) {
       data-testid="credits"
       className="border-t border-rule px-3.5 py-2.5"
     >
-      <h2 className="flex items-baseline justify-between font-semibold">
-        Credits
-        <span className="text-[15px] tabular-nums">
-          {creditText(credits.total)}
-          <span className="font-normal text-ink2"> of {creditText(credits.of)}</span>
-        </span>
-      </h2>
+      <CreditsHead credits={credits} />
       <ul className="condensed">
         {credits.lines.map((line, i) => (
           <li key={i} className="flex items-baseline gap-2 border-t border-rule py-1">
@@ -37,5 +31,18 @@ export function Credits({ credits }: { credits: Schemas['CreditsView'] }) {
         )}
       </ul>
     </section>
+  );
+}
+
+/** What it gets of what there is to get. */
+export function CreditsHead({ credits }: { credits: Schemas['CreditsView'] }) {
+  return (
+    <h2 className="flex items-baseline justify-between font-semibold">
+      Credits
+      <span className="text-[15px] tabular-nums">
+        {creditText(credits.total)}
+        <span className="font-normal text-ink2"> of {creditText(credits.of)}</span>
+      </span>
+    </h2>
   );
 }

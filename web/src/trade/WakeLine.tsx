@@ -21,7 +21,7 @@ interface Props {
   at?: number | null;
   /** Goes to the state after a step; null: to the starter. */
   onGo?: (step: number | null) => void;
-  /** Draws below how many must be mended after each step. */
+  /** Draws below how many must be mended after each step; a drag along the dots goes to each. */
   depth?: boolean;
 }
 
@@ -49,6 +49,7 @@ export function WakeLine({ steps, ahead = [], at, onGo, depth = false }: Props) 
               name="Starter"
               title="Go back to the starter; the steps are kept"
               here={at === null}
+              drags={depth}
               onGo={goTo}
             />
           </li>
@@ -67,6 +68,7 @@ export function WakeLine({ steps, ahead = [], at, onGo, depth = false }: Props) 
               title={step.did}
               here={step.id === at}
               brought={step.brought}
+              drags={depth}
               onGo={onGo && goTo}
             />
           </li>
@@ -126,6 +128,7 @@ const Dot = memo(function Dot(props: {
   title: string;
   here: boolean;
   brought?: Step['brought'];
+  drags: boolean;
   onGo?: ((step: number | null) => void) | undefined;
 }) {
   const { brought = [], onGo } = props;
@@ -165,6 +168,7 @@ const Dot = memo(function Dot(props: {
       title={props.title}
       aria-current={props.here ? 'step' : undefined}
       onClick={() => !props.here && onGo(props.step)}
+      onPointerEnter={(e) => props.drags && e.buttons === 1 && !props.here && onGo(props.step)}
     >
       {inside}
     </button>

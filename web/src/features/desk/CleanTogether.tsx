@@ -6,21 +6,21 @@ import { useSent } from '../../trade/sent';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { counted } from '../../ui/time';
-import { Pick } from './SameFault';
+import { PickGrid, usePicks } from './Picks';
 
 type Seen = Record<string, Record<string, string>>;
 
 /** Clean hand-ins of one exercise: looked at together, some taken out, the rest accepted with one word. */
 export function CleanTogether(props: { rows: readonly Schemas['Row'][]; onClose: () => void }) {
   const { rows } = props;
-  const [out, setOut] = useState<readonly string[]>([]);
+  const picks = usePicks(rows);
+  const { some } = picks;
   const [word, setWord] = useState('');
   const [seen, setSeen] = useState<Seen>({});
   const [left, setLeft] = useState<Schemas['Came']['left']>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const client = useQueryClient();
   const tell = useSent((s) => s.tell);
-  const some = rows.filter((row) => !out.includes(row.id));
   const byEye = useByEye(rows);
   const accept = async (ready: boolean) => {
     try {
@@ -45,29 +45,22 @@ export function CleanTogether(props: { rows: readonly Schemas['Row'][]; onClose:
     );
   return (
     <Dialog title={`${rows[0]?.exercise ?? ''}: clean ones`} open onClose={props.onClose}>
-      <ul className="grid grid-cols-3 gap-2">
-        {rows.map((row) => (
-          <li key={row.id}>
-            <Pick
-              row={row}
-              taken={!out.includes(row.id)}
-              onTake={(taken) =>
-                setOut(taken ? out.filter((id) => id !== row.id) : [...out, row.id])
+      <PickGrid
+        rows={rows}
+        picks={picks}
+        below={(row) =>
+          byEye.map((line) => (
+            <Words
+              key={line.name}
+              line={line}
+              value={seen[row.id]?.[line.name] ?? ''}
+              onChange={(chosen) =>
+                setSeen({ ...seen, [row.id]: { ...seen[row.id], [line.name]: chosen } })
               }
             />
-            {byEye.map((line) => (
-              <Words
-                key={line.name}
-                line={line}
-                value={seen[row.id]?.[line.name] ?? ''}
-                onChange={(chosen) =>
-                  setSeen({ ...seen, [row.id]: { ...seen[row.id], [line.name]: chosen } })
-                }
-              />
-            ))}
-          </li>
-        ))}
-      </ul>
+          ))
+        }
+      />
       {byEye.map((line) => (
         <p key={line.name} className="mt-2 flex items-center gap-2">
           <span className="flex-1">{line.name}, all of them</span>

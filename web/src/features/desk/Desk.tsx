@@ -120,17 +120,20 @@ export function Desk({ course }: { course: string | null }) {
 
 /** What of the queue is looked at, in the address. */
 function useDeskFilter(course: string | null): [DeskFilter, (next: DeskFilter) => void] {
+  const [named, setNamed] = useAddressed('class');
   const [group, setGroup] = useAddressed('group');
   const [assignment, setAssignment] = useAddressed('exercise');
   const [kind, setKind] = useAddressed('kind');
   const [mine, setMine] = useAddressed('mine');
   const set = (next: DeskFilter) => {
+    setNamed(next.course === course ? null : (next.course ?? 'all'));
     setGroup(next.group);
     setAssignment(next.assignment);
     setKind(next.kind);
     setMine(next.mine ? 'yes' : null);
   };
-  return [{ course, group, assignment, kind, mine: mine === 'yes' }, set];
+  const at = named === null ? course : named === 'all' ? null : named;
+  return [{ course: at, group, assignment, kind, mine: mine === 'yes' }, set];
 }
 
 /** Clean hand-ins of one exercise, where there are several. */

@@ -1,9 +1,12 @@
 import type { DeskFilter, Schemas } from '../../api/client';
 import { KIND_NAMES } from '../../trade/kinds';
+import { seesAll, useCourse } from '../../trade/useCourse';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
 
-/** What of the queue is looked at: exercise, group, a fault, whose. */
+const NOTHING = { group: null, assignment: null, kind: null, mine: false };
+
+/** What of the queue is looked at: class, exercise, group, a fault, whose. */
 export function DeskFilters(props: {
   filter: DeskFilter;
   choices: Schemas['DeskView']['choices'];
@@ -13,8 +16,18 @@ export function DeskFilters(props: {
 }) {
   const { filter, choices, onFilter } = props;
   const set = (next: Partial<DeskFilter>) => onFilter({ ...filter, ...next });
+  const taught = useCourse().courses.filter((m) => seesAll(m) && !m.putAway);
   return (
     <div className="mt-2 flex w-full flex-wrap items-center gap-2" role="group" aria-label="Filter">
+      {taught.length > 1 && (
+        <Select
+          label="Class"
+          size="small"
+          value={filter.course ?? ''}
+          options={[['', 'Every class'], ...taught.map((m) => [m.courseId, m.courseName] as const)]}
+          onChange={(value) => onFilter({ ...NOTHING, course: value || null })}
+        />
+      )}
       <Select
         label="Exercise"
         size="small"

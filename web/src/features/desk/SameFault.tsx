@@ -2,10 +2,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, asProblem, type Schemas } from '../../api/client';
 import { KIND_NAMES } from '../../trade/kinds';
-import { MeshPicture } from '../../trade/MeshPicture';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { counted } from '../../ui/time';
+import { PickGrid, usePicks } from './Picks';
 
 /** One remark into the drafts of all that have the same fault, each at its own place. */
 export function SameFault(props: {
@@ -14,12 +14,12 @@ export function SameFault(props: {
   onClose: () => void;
 }) {
   const { rows, kind } = props;
-  const [out, setOut] = useState<readonly string[]>([]);
+  const picks = usePicks(rows);
+  const { some } = picks;
   const [text, setText] = useState('');
   const [came, setCame] = useState<Schemas['Came'] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const client = useQueryClient();
-  const some = rows.filter((row) => !out.includes(row.id));
   const say = async () => {
     try {
       setCame(
@@ -61,19 +61,7 @@ export function SameFault(props: {
             if (text.trim() && some.length > 0) void say();
           }}
         >
-          <ul className="grid grid-cols-3 gap-2">
-            {rows.map((row) => (
-              <li key={row.id}>
-                <Pick
-                  row={row}
-                  taken={!out.includes(row.id)}
-                  onTake={(taken) =>
-                    setOut(taken ? out.filter((id) => id !== row.id) : [...out, row.id])
-                  }
-                />
-              </li>
-            ))}
-          </ul>
+          <PickGrid rows={rows} picks={picks} />
           <label className="mt-3 block">
             <span className="font-semibold">The remark</span>
             <textarea
@@ -97,28 +85,5 @@ export function SameFault(props: {
         </form>
       )}
     </Dialog>
-  );
-}
-
-/** A hand-in with its picture, taken or left out. */
-export function Pick(props: {
-  row: Schemas['Row'];
-  taken: boolean;
-  onTake: (taken: boolean) => void;
-}) {
-  const { row, taken } = props;
-  return (
-    <label className={`block ${taken ? '' : 'opacity-60'}`}>
-      <MeshPicture
-        submission={row.id}
-        size="row"
-        of={`${row.exercise} by ${row.student}`}
-        report={row.report}
-      />
-      <span className="condensed mt-0.5 flex items-center gap-1.5">
-        <input type="checkbox" checked={taken} onChange={(e) => props.onTake(e.target.checked)} />
-        <span className="truncate">{row.student}</span>
-      </span>
-    </label>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
+import { CreditsHead } from '../../trade/Credits';
 import { Button } from '../../ui/Button';
 import { creditText, counted } from '../../ui/time';
 import type { Draft } from './useDraft';
@@ -22,13 +23,9 @@ export function CreditsPanel(props: Props) {
   const { credits } = props;
   return (
     <section aria-label="Credits" data-testid="credits">
-      <h2 className="flex items-baseline justify-between px-3.5 pt-2.5 pb-1 font-semibold">
-        Credits
-        <span className="text-[15px] tabular-nums">
-          {creditText(credits.total)}
-          <span className="font-normal text-ink2"> of {creditText(credits.of)}</span>
-        </span>
-      </h2>
+      <div className="px-3.5 pt-2.5 pb-1">
+        <CreditsHead credits={credits} />
+      </div>
       <ul className="condensed px-3.5">
         {credits.lines.map((line) => (
           <Line key={line.name} line={line} {...props} />

@@ -165,13 +165,16 @@ public class Homes {
       Map<Pair, Integer> unreadOf,
       Set<UUID> clean) {
 
+    /** But what went while this was read: taken back, or erased. */
     List<Submission> waiting() {
-      return all.stream().filter(s -> !isGoing(s.id())).toList();
+      return all.stream()
+          .filter(s -> !isGoing(s.id()))
+          .filter(s -> reports.containsKey(s.id()) && people.containsKey(s.studentId()))
+          .toList();
     }
 
     boolean isGoing(UUID id) {
-      Stand stand = stands.get(id);
-      return stand != null && stand.state() == AnswerView.Phase.going;
+      return goingAt.containsKey(id);
     }
 
     boolean isLetThrough(Submission s, Filter f, SignedIn who) {
@@ -185,7 +188,7 @@ public class Homes {
     }
 
     String student(Submission s) {
-      return Objects.requireNonNull(people.get(s.studentId())).name();
+      return Objects.requireNonNullElse(Answers.name(people, s.studentId()), "A student");
     }
 
     String exercise(Submission s) {

@@ -230,7 +230,11 @@ class NonsenseApiTest {
         .replace("{revision}", "0")
         .replace("{step}", "1")
         .replace("{hash}", "00")
-        .replace("{name}", "00");
+        .replace("{name}", "00")
+        .replace("{sort}", "attempt")
+        .replace("{which}", "1")
+        .replace("{note}", UUID.randomUUID().toString())
+        .replace("{waving}", UUID.randomUUID().toString());
   }
 
   /** What is told as a mistake of ours. */
@@ -246,7 +250,18 @@ class NonsenseApiTest {
   private record Asked(String method, String address, String body) {
     void send() {
       boolean isInstructors =
-          Stream.of("draft", "exercises", "assignments", "classes").anyMatch(address::contains);
+          Stream.of(
+                  "draft",
+                  "exercises",
+                  "assignments",
+                  "classes",
+                  "desk",
+                  "phrases",
+                  "return",
+                  "ready",
+                  "wavings",
+                  "lease")
+              .anyMatch(address::contains);
       // Whoever changes an account is let in anew: another than those on whom the rest counts.
       Client who = address.contains("/account") ? wanda : isInstructors ? marit : rune;
       NonsenseApiTest.send(who, method, address, body);

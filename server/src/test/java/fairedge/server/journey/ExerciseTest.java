@@ -121,10 +121,20 @@ class ExerciseTest {
     // Two sides of 16 must be mended, a credit each; the form is for the eye.
     marit.seeText("credits", "2 of 7");
     marit.seeText("credits", "2 must, 0 should");
-    marit.seeText("credits", "to be seen");
+    marit.seeText("credits", "by eye");
+    // The digits choose among the words that were written; the total follows once it is kept.
+    marit.type("2");
+    marit.see(By.cssSelector("[data-testid=credits] [role=radio][aria-checked=true]"));
+    marit.await(() -> !database.value(seen(submission)).equals("{}"));
+    marit.seeText("credits", " of 7");
     assertThat(marit.barriers()).isEmpty();
     assertThat(marit.complaints()).isEmpty();
     assertThat(rune.complaints()).isEmpty();
+  }
+
+  private static String seen(String submission) {
+    return "select coalesce((select seen::text from answer where submission_id = '%s'), '{}')"
+        .formatted(submission);
   }
 
   /**
