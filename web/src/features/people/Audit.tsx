@@ -25,6 +25,12 @@ const DEEDS: Record<string, string> = {
   'changed-setting': 'changed when an exercise is open or due',
   'unset-exercise': 'took an exercise out of the class',
   'allowed-more': 'gave more time, more attempts, or excused',
+  accepted: 'accepted what was handed in by',
+  'asked-again': 'asked for another try of',
+  amended: 'amended an answer to',
+  'gave-by-hand': 'changed credits by hand for',
+  'waved-through': 'waved findings through for',
+  'counted-again': 'let findings count again for',
 };
 
 const ALONE = ['joined', 'left'];

@@ -35,6 +35,11 @@ public class Audit {
     store.write(course, clock.instant(), who.id(), deed.key(), whom, null);
   }
 
+  /** The same of what somebody let be done later. */
+  public void write(UUID course, UUID who, Deed deed, UUID whom) {
+    store.write(course, clock.instant(), who, deed.key(), whom, null);
+  }
+
   /** The same for several people at once, or of something that has a number. */
   public void write(UUID course, SignedIn who, Deed deed, int number) {
     store.write(course, clock.instant(), who.id(), deed.key(), null, number);

@@ -6,6 +6,7 @@ import fairedge.core.format.obj.ObjWriter;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Profile;
+import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
@@ -21,6 +22,7 @@ import fairedge.server.practice.Practices;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.NoteView;
 import fairedge.server.review.NoteView.NoteKind;
+import fairedge.server.review.Phrases;
 import fairedge.server.review.Reviews;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Uploads;
@@ -57,9 +59,16 @@ class DemoWork {
   private final Submissions submissions;
   private final Uploads uploads;
   private final Reviews reviews;
+  private final Phrases phrases;
 
   DemoWork(
-      Bench bench, Practices practices, Submissions submissions, Uploads uploads, Reviews reviews) {
+      Bench bench,
+      Practices practices,
+      Submissions submissions,
+      Uploads uploads,
+      Reviews reviews,
+      Phrases phrases) {
+    this.phrases = phrases;
     this.bench = bench;
     this.practices = practices;
     this.submissions = submissions;
@@ -75,6 +84,7 @@ class DemoWork {
    */
   void fill(Function<String, SignedIn> people, Set set) {
     SignedIn marit = people.apply("marit");
+    keepPhrases(marit);
     runesLid(people.apply("rune"), set.lid(), marit);
     inesBollard(people.apply("ines"), set.bollard(), marit);
     bastiansBollard(people.apply("bastian"), set.bollard(), marit);
@@ -83,6 +93,31 @@ class DemoWork {
     // Amara is in the middle of it, and has handed nothing in.
     cut(people.apply("amara"), set.lid(), lidLine(0, 1), lidLine(0, 2));
     practise(people.apply("rune"), "capstan", "pontoon");
+  }
+
+  /** Remarks that Marit makes again and again. */
+  private void keepPhrases(SignedIn marit) {
+    keepPhrase(
+        marit,
+        NoteKind.mend,
+        Kind.NGON,
+        "This face has {sides} sides. Cut on from corner to corner until each has four.");
+    keepPhrase(
+        marit,
+        NoteKind.mend,
+        Kind.IDLE_VERTEX,
+        "This vertex does nothing here: lift it, and the face is a quad again.");
+    keepPhrase(marit, NoteKind.ask, null, "What should happen here once the form is smoothed?");
+    keepPhrase(
+        marit,
+        NoteKind.praise,
+        null,
+        "This is it: the loop runs on, and nothing stands in its way.");
+  }
+
+  private void keepPhrase(SignedIn marit, NoteKind noteKind, @Nullable Kind kind, String text) {
+    phrases.keep(
+        marit, new Phrases.Asked(text, noteKind, kind == null ? null : kind.key(), null, false));
   }
 
   /** Forms that were taken off the shelf to try something. */

@@ -2,6 +2,9 @@ package fairedge.server.review;
 
 import fairedge.core.credit.Judged;
 import fairedge.json.CheckView;
+import fairedge.server.course.Audit;
+import fairedge.server.course.Deed;
+import fairedge.server.exercise.Assignments;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.Reach;
 import fairedge.server.platform.Round;
@@ -44,6 +47,8 @@ class Outgoing implements Round {
   private final Answers answers;
   private final Submissions submissions;
   private final Wavings wavings;
+  private final Assignments assignments;
+  private final Audit audit;
   private final ApplicationEventPublisher events;
   private final TransactionTemplate transactions;
   private final Duration callBack;
@@ -55,6 +60,8 @@ class Outgoing implements Round {
       Answers answers,
       Submissions submissions,
       Wavings wavings,
+      Assignments assignments,
+      Audit audit,
       ApplicationEventPublisher events,
       TransactionTemplate transactions,
       @Value("${fair-edge.call-back}") Duration callBack,
@@ -64,6 +71,8 @@ class Outgoing implements Round {
     this.answers = answers;
     this.submissions = submissions;
     this.wavings = wavings;
+    this.assignments = assignments;
+    this.audit = audit;
     this.events = events;
     this.transactions = transactions;
     this.callBack = callBack;
@@ -248,8 +257,19 @@ class Outgoing implements Round {
                 .map(e -> new Saying.WavedNote(e.getKey(), e.getValue().reason()))
                 .toList()));
     store.setOut(id, number);
+    writeAudit(submission, answer, number);
     phrases.count(words.notes().stream().map(NoteView::phrase).filter(Objects::nonNull).toList());
     submissions.answered(submission, at, words.verdict() == Verdict.accepted);
     events.publishEvent(new AnswerReturned(id));
+  }
+
+  private void writeAudit(Submission s, Answer answer, int number) {
+    UUID course = assignments.require(s.assignmentId()).courseId();
+    UUID by = Objects.requireNonNull(answer.returnedBy());
+    Deed verdict = answer.words().verdict() == Verdict.accepted ? Deed.ACCEPTED : Deed.ASKED_AGAIN;
+    audit.write(course, by, number > 1 ? Deed.AMENDED : verdict, s.studentId());
+    if (!answer.words().judged().byHand().isEmpty()) {
+      audit.write(course, by, Deed.GAVE_BY_HAND, s.studentId());
+    }
   }
 }

@@ -6,6 +6,8 @@ import fairedge.json.CheckView;
 import fairedge.json.CreditsView;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
+import fairedge.server.course.Audit;
+import fairedge.server.course.Deed;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Timetable;
@@ -57,6 +59,7 @@ public class Reviews {
   private final Threads threads;
   private final Leases leases;
   private final Wavings wavings;
+  private final Audit audit;
   private final TransactionTemplate oneMoment;
   private final TransactionTemplate changing;
 
@@ -74,12 +77,14 @@ public class Reviews {
       Threads threads,
       Leases leases,
       Wavings wavings,
+      Audit audit,
       PlatformTransactionManager transactions) {
     this.said = said;
     this.outgoing = outgoing;
     this.threads = threads;
     this.leases = leases;
     this.wavings = wavings;
+    this.audit = audit;
     this.changing = new TransactionTemplate(transactions);
     this.oneMoment = new TransactionTemplate(transactions);
     this.oneMoment.setReadOnly(true);
@@ -468,6 +473,7 @@ public class Reviews {
       Submission s = requireNotOut(id);
       leases.requireNobodyElses(id, instructor);
       wavings.wave(s, instructor.id(), keys, reason.strip());
+      audit.write(courseOf(s), instructor, Deed.WAVED_THROUGH, s.studentId());
     });
   }
 
@@ -478,7 +484,12 @@ public class Reviews {
       Submission s = requireNotOut(id);
       leases.requireNobodyElses(id, instructor);
       wavings.countAgain(s, List.of(waving));
+      audit.write(courseOf(s), instructor, Deed.COUNTED_AGAIN, s.studentId());
     });
+  }
+
+  private UUID courseOf(Submission s) {
+    return assignments.require(s.assignmentId()).courseId();
   }
 
   private Submission requireNotOut(UUID id) {

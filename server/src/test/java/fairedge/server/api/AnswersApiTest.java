@@ -213,6 +213,9 @@ class AnswersApiTest {
     assertThat(seen.toString()).doesNotContain("It is well");
 
     marit.delete(at(id, "amendment")).is(200);
+    assertThat(tobias.get("/api/my-work").json().toString())
+        .as("what was read is no news because somebody thought of amending it")
+        .doesNotContain("\"isNew\":true");
     assertThat(review(id).path("answer").path("notes").path(0).path("text").asString())
         .isEqualTo("Once more.");
     marit.post(at(id, "amendment"), null).is(200);
@@ -231,6 +234,7 @@ class AnswersApiTest {
     }
     assertThat(database.value("select is_accepted from submission where id = '%s'".formatted(id)))
         .isEqualTo("t");
+    assertThat(audit("Tobias Achterberg")).containsSubsequence("amended", "asked-again");
   }
 
   @Test
@@ -346,6 +350,7 @@ class AnswersApiTest {
         .as("what was said stays as it was said")
         .hasSize(1);
     marit.post(at(first, "wavings"), wave).is(409);
+    assertThat(audit("Tobias Achterberg")).contains("waved-through", "counted-again");
   }
 
   private static int total(JsonNode review) {
@@ -387,6 +392,19 @@ class AnswersApiTest {
     JsonNode told = ines.get(at(id, "answer")).json().path("credits").path("lines").path(0);
     assertThat(told.path("gets").asDouble()).isEqualTo(0.5);
     assertThat(told.path("byHand").path("reason").asString()).isEqualTo("The top is won.");
+    assertThat(audit("Ines Varga-Lund")).contains("gave-by-hand", "accepted");
+  }
+
+  /** What was done to somebody, the newest first. */
+  private static List<String> audit(String whom) {
+    String course = database.value("select id from course where name = 'Harbour Props'");
+    List<String> deeds = new ArrayList<>();
+    for (JsonNode line : marit.get("/api/classes/" + course + "/audit").is(200).json()) {
+      if (line.path("whom").asString("").equals(whom)) {
+        deeds.add(line.path("deed").asString());
+      }
+    }
+    return deeds;
   }
 
   @Test

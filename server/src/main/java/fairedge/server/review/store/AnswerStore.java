@@ -6,6 +6,7 @@ import static fairedge.schema.generated.Tables.NOTE_THREAD;
 import static fairedge.schema.generated.Tables.REVIEW_LEASE;
 import static fairedge.schema.generated.Tables.SAYING;
 import static org.jooq.impl.DSL.any;
+import static org.jooq.impl.DSL.when;
 
 import fairedge.core.credit.Judged;
 import fairedge.json.CreditsView;
@@ -219,13 +220,14 @@ public class AnswerStore {
         .execute();
   }
 
-  /** It is out, and nobody has read it as it is. */
+  /** It is out; where it says something new, nobody has read that yet. */
   public void setOut(UUID submission, int said) {
+    var isNews = ANSWER.SAID.ne(said);
     db.update(ANSWER)
+        .set(ANSWER.READ_AT, when(isNews, (OffsetDateTime) null).otherwise(ANSWER.READ_AT))
         .set(ANSWER.IS_OUT, true)
         .set(ANSWER.SAID, said)
         .set(ANSWER.READY_AT, (OffsetDateTime) null)
-        .set(ANSWER.READ_AT, (OffsetDateTime) null)
         .where(ANSWER.SUBMISSION_ID.eq(submission))
         .execute();
   }
