@@ -123,6 +123,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
   }, [stage]);
   const plain = looking.plain && !wake.isPast;
   const beside = useBeside(review);
+  const settled = useSettled(stage);
   // Flat things have more room one above the other.
   const stacked = useMemo(() => isFlat(mesh), [mesh]);
   const lease = useLease(review.id);
@@ -550,18 +551,20 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
               <div
                 className={`relative flex min-h-0 min-w-0 flex-1 border-ink ${stacked ? 'border-t' : 'border-l'}`}
               >
-                <BesideStage
-                  key={beside.chosen.key}
-                  review={review}
-                  choices={beside.choices}
-                  chosen={beside.chosen}
-                  onChoose={beside.choose}
-                  unit={exercise.unit}
-                  insets={stacked ? FLAT_INSETS : INSETS}
-                  beside={stage}
-                  finding={chosenFinding}
-                  marked={plain}
-                />
+                {settled && (
+                  <BesideStage
+                    key={beside.chosen.key}
+                    review={review}
+                    choices={beside.choices}
+                    chosen={beside.chosen}
+                    onChoose={beside.choose}
+                    unit={exercise.unit}
+                    insets={stacked ? FLAT_INSETS : INSETS}
+                    beside={stage}
+                    finding={chosenFinding}
+                    marked={plain}
+                  />
+                )}
                 <span className="absolute top-2 right-3">
                   <Button size="small" shortcut="B" onClick={beside.toggle}>
                     One stage
@@ -617,6 +620,18 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     if (unsaved) return 'Keeping';
     return now.notes.length || now.word || now.verdict ? 'Kept' : '';
   }
+}
+
+const SETTLE_MS = 40;
+
+/** Whether a stage was drawn once: what stands beside it does not keep it waiting. */
+function useSettled(stage: StageView | null): boolean {
+  const [settled, setSettled] = useState<StageView | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(stage), SETTLE_MS);
+    return () => clearTimeout(timer);
+  }, [stage]);
+  return stage !== null && settled === stage;
 }
 
 const FLAT = 1.6;
