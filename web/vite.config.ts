@@ -7,5 +7,10 @@ export default defineConfig({
   build: { chunkSizeWarningLimit: 1200, assetsInlineLimit: 0 },
   // The handbook's sources lie beside this folder.
   server: { fs: { allow: ['..'] }, proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { environment: 'jsdom', include: ['test/**/*.test.{ts,tsx}'] },
+  test: {
+    environment: 'jsdom',
+    include: ['test/**/*.test.{ts,tsx}'],
+    setupFiles: ['test/setup.ts'],
+    testTimeout: 30_000,
+  },
 });

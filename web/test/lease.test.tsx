@@ -5,7 +5,7 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, ApiProblem } from '../src/api/client';
 import { useLease } from '../src/features/review/useLease';
-import { SentBand } from '../src/trade/SentBand';
+import { SentBand, useCallBack } from '../src/trade/SentBand';
 import { useSent } from '../src/trade/sent';
 
 afterEach(() => {
@@ -81,6 +81,15 @@ describe('what was given back', () => {
     await waitFor(() => expect(screen.queryByTestId('sent')).toBeNull());
   });
 
+  it('can be called back by a key of the place, which says what went wrong in the same band', async () => {
+    vi.spyOn(api, 'callBackTogether').mockRejectedValue(new ApiProblem(0, 'x', 'No answer.'));
+    render(<SentBand />, { wrapper: Around });
+    const { result } = renderHook(() => useCallBack(), { wrapper: Around });
+    act(() => useSent.getState().tell(['a'], 'Rune Osterholm'));
+    await act(() => result.current());
+    expect((await screen.findByRole('alert')).textContent).toBe('No answer.');
+  });
+
   it('is told who could not be called back any more', async () => {
     vi.spyOn(api, 'callBackTogether').mockResolvedValue({
       done: [],
@@ -92,6 +101,18 @@ describe('what was given back', () => {
     expect((await screen.findByRole('alert')).textContent).toBe(
       'Rune Osterholm: It is out already.',
     );
+  });
+
+  it('is forgotten when its time is over, and nothing goes on counting', async () => {
+    vi.useFakeTimers();
+    render(<SentBand />, { wrapper: Around });
+    act(() => useSent.getState().tell(['a'], 'Rune Osterholm'));
+    await act(() => vi.advanceTimersByTimeAsync(12_000));
+    expect(screen.getByTestId('sent').textContent).toContain('in 18 s');
+    await act(() => vi.advanceTimersByTimeAsync(19_000));
+    expect(screen.queryByTestId('sent')).toBeNull();
+    expect(useSent.getState().sent).toBeNull();
+    expect(vi.getTimerCount()).toBe(0);
   });
 
   it('goes by itself when its time is over', () => {

@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Finding, Note, Review, Schemas } from '../src/api/client';
 import { currentByEye, withDigit } from '../src/features/review/byEye';
 import { filled, fitting } from '../src/features/review/phrases';
+import { placesOf } from '../src/features/review/seeing';
 import { choicesOf, usualOf } from '../src/features/review/useBeside';
 import type { Draft } from '../src/features/review/useDraft';
+import type { MeshBuffers } from '../src/mesh/MeshBuffers';
 import { onSurface, smoothed } from '../src/stage/strokes';
 import type { StageView } from '../src/stage/StageView';
 
@@ -98,11 +100,32 @@ describe('what lies beside', () => {
       'Reference B',
       'Starter',
     ]);
-    expect(usualOf(review, choices)).toBe('attempt-1');
+    expect(usualOf(review, choices).key).toBe('attempt-1');
     const first = { ...review, attempt: 1, attempts: [] } as unknown as Review;
-    expect(usualOf(first, choicesOf(first))).toBe('reference-1');
+    expect(usualOf(first, choicesOf(first)).key).toBe('reference-1');
     const bare = { ...first, references: [] } as unknown as Review;
-    expect(usualOf(bare, choicesOf(bare))).toBe('starter');
+    expect(usualOf(bare, choicesOf(bare)).key).toBe('starter');
+  });
+});
+
+describe('where a finding is looked at', () => {
+  it('is at a bounded number of places, spread over all of it, however many corners it has', () => {
+    const corners = Int32Array.from({ length: 100_000 }, (_, v) => v);
+    const buffers = {
+      hasFace: () => true,
+      corners: () => corners,
+      local: (v: number) => [v, 0, 0],
+      toWorld: ([x, y, z]: number[]) => ({ x, y, z }),
+    } as unknown as MeshBuffers;
+    const round = {
+      place: { x: -1, y: 0, z: 0 },
+      elements: [{ kind: 'face', id: 0, ends: null }],
+    } as unknown as Finding;
+    const places = placesOf(buffers, round);
+    expect(places).toHaveLength(41);
+    expect(places[0]).toBe(round.place);
+    expect(places.at(-1)!.x).toBeGreaterThan(97_000);
+    expect(placesOf(undefined, round)).toEqual([round.place]);
   });
 });
 

@@ -488,8 +488,6 @@ export const api = {
   takeBack: (submission: string) => nothing('DELETE', `/submissions/${submission}`),
   answer: (id: string) => json<Review>('GET', `/submissions/${id}/answer`),
   submissionMesh: (id: string) => bytes(`/submissions/${id}/mesh`),
-  solutionMesh: (submission: string, hash: string) =>
-    bytes(`/submissions/${submission}/references/${hash}/mesh`),
   workpieceMarks: (id: string) => json<Schemas['MarksView']>('GET', `/workpieces/${id}/marks`),
   keepDraft: (id: string, draft: Schemas['AnswerRequest']) =>
     json<Answer>('PUT', `/submissions/${id}/draft`, draft),

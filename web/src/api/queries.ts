@@ -84,12 +84,6 @@ export const queries = {
       queryFn: () => api.referenceCheck(id, hash),
       placeholderData: keepPreviousData,
     }),
-  solutionMesh: (submission: string, hash: string) =>
-    queryOptions({
-      queryKey: ['solution', submission, hash],
-      queryFn: () => api.solutionMesh(submission, hash),
-      staleTime: Infinity,
-    }),
   workpieceMarks: (id: string) =>
     queryOptions({ queryKey: ['workpiece-marks', id], queryFn: () => api.workpieceMarks(id) }),
   allowances: (assignment: string) =>

@@ -43,7 +43,7 @@ export function useSolution(props: Props) {
 }
 
 function Shown({ submission, hash, unit, beside }: Props & { hash: string }) {
-  const bytes = useQuery(queries.solutionMesh(submission, hash));
+  const bytes = useQuery(queries.besideMesh(submission, { sort: 'reference', which: hash }));
   const mesh = useMemo(() => (bytes.data ? MeshBuffers.read(bytes.data) : null), [bytes.data]);
   return (
     <div className="absolute inset-0 bg-sea" data-testid="solution">

@@ -15,7 +15,9 @@ export function Credits({ credits }: { credits: Schemas['CreditsView'] }) {
           <li key={i} className="flex items-baseline gap-2 border-t border-rule py-1">
             <span className="min-w-0 flex-1">
               {line.name}
-              <span className="block text-[13px] text-ink2">{line.why}</span>
+              <span className="block text-[13px] text-ink2">
+                {line.byHand ? `by hand: ${line.byHand.reason}` : line.why}
+              </span>
             </span>
             <span className="tabular-nums">
               {line.isOpen ? 'open' : creditText(line.gets)}

@@ -3,18 +3,33 @@ import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, asProblem } from '../api/client';
 import { Button } from '../ui/Button';
-import { CALL_BACK_S, useSent } from './sent';
+import { CALL_BACK_S, useSent, type Sent } from './sent';
 
 /** What was given back just now, and how long it can be called back. */
 export function SentBand() {
-  const { sent, undo, left, problem } = useCallBack();
+  const { sent, problem } = useSent();
   if (problem)
     return (
       <p role="alert" className="border-b border-ink bg-shoal1 px-4 py-1.5">
         {problem}
       </p>
     );
-  if (!sent || left <= 0) return null;
+  return sent && <Counted key={sent.at} sent={sent} />;
+}
+
+function Counted({ sent }: { sent: Sent }) {
+  const forget = useSent((s) => s.forget);
+  const callBack = useCallBack();
+  const [now, setNow] = useState(() => Date.now());
+  const left = Math.ceil(CALL_BACK_S - (now - sent.at) / 1000);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 500);
+    return () => clearInterval(timer);
+  }, []);
+  useEffect(() => {
+    if (left <= 0) forget();
+  }, [left, forget]);
+  if (left <= 0) return null;
   return (
     <div
       role="status"
@@ -24,38 +39,30 @@ export function SentBand() {
       <span className="flex-1">
         {sent.to} can read it in {left} s.
       </span>
-      <Button look="instructor" size="small" shortcut="Ctrl Z" onClick={() => void undo()}>
+      <Button look="instructor" size="small" shortcut="Ctrl Z" onClick={() => void callBack()}>
         Call it back
       </Button>
     </div>
   );
 }
 
-/** Calls back what was given back last, while that can be done. */
+/** Calls back what was given back last, while that can be done; nothing where there is nothing. */
 export function useCallBack() {
-  const { sent, forget } = useSent();
-  const [now, setNow] = useState(() => Date.now());
-  const [problem, setProblem] = useState<string | null>(null);
   const client = useQueryClient();
   const navigate = useNavigate();
-  useEffect(() => {
+  return async () => {
+    const { sent, forget } = useSent.getState();
     if (!sent) return;
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, [sent]);
-  const left = sent ? Math.ceil(CALL_BACK_S - Math.max(0, now - sent.at) / 1000) : 0;
-  const undo = async () => {
-    if (!sent || left <= 0) return;
+    const { submissions } = sent;
     try {
-      const { left: not } = await api.callBackTogether(sent.submissions);
-      setProblem(not[0] ? `${not[0].student}: ${not[0].why}` : null);
+      const { left } = await api.callBackTogether(submissions);
+      forget(left.map((not) => `${not.student}: ${not.why}`).join(' ') || null);
     } catch (e) {
-      setProblem(asProblem(e).message);
+      forget(asProblem(e).message);
     }
-    forget();
-    sent.submissions.forEach((id) => client.removeQueries({ queryKey: ['review', id] }));
+    submissions.forEach((id) => client.removeQueries({ queryKey: ['review', id] }));
     await client.invalidateQueries({ queryKey: ['desk'] });
-    if (sent.submissions.length === 1) void navigate(`/review/${sent.submissions[0]}`);
+    if (submissions.length === 1 && !useSent.getState().problem)
+      void navigate(`/review/${submissions[0]}`);
   };
-  return { sent, undo, left, problem };
 }

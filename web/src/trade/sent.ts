@@ -14,13 +14,16 @@ export interface Sent {
 
 interface SentStore {
   sent: Sent | null;
+  /** Why the last ones could not be called back. */
+  problem: string | null;
   tell: (submissions: readonly string[], to: string) => void;
-  forget: () => void;
+  forget: (problem?: string | null) => void;
 }
 
 /** The last answers that were given back in this window: they can be called back for a while. */
 export const useSent = create<SentStore>((set) => ({
   sent: null,
-  tell: (submissions, to) => set({ sent: { submissions, to, at: Date.now() } }),
-  forget: () => set({ sent: null }),
+  problem: null,
+  tell: (submissions, to) => set({ sent: { submissions, to, at: Date.now() }, problem: null }),
+  forget: (problem = null) => set({ sent: null, problem }),
 }));

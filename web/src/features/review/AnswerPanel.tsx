@@ -32,6 +32,9 @@ interface Props {
   onLeave: () => void;
 }
 
+/** The field of the word to the student. */
+export const WORD_FIELD = 'word-to-student';
+
 /** The answer: credits, notes, a word, a verdict; the instructor's until it is out. */
 export function AnswerPanel(props: Props) {
   const { review, draft, written } = props;
@@ -80,6 +83,7 @@ export function AnswerPanel(props: Props) {
             {written && <Key>R</Key>}
           </span>
           <textarea
+            id={WORD_FIELD}
             className="mt-1.5 block min-h-[64px] w-full rounded-ctl border border-ctl bg-sheet px-2 py-1.5"
             value={draft.word}
             maxLength={8000}

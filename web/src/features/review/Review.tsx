@@ -1,45 +1,34 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  api,
-  asProblem,
-  newKey,
-  type Finding,
-  type Note,
-  type Review as ReviewData,
-} from '../../api/client';
+import { api, asProblem, type Finding, type Review as ReviewData } from '../../api/client';
 import { queries } from '../../api/queries';
-import { MeshBuffers, type Point } from '../../mesh/MeshBuffers';
-import { Aim } from '../../stage/Aim';
-import { FarSide } from '../../stage/FarSide';
+import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { LensBar } from '../../stage/LensBar';
 import { LensLegend } from '../../stage/LensLegend';
-import { LookedStage } from '../../stage/LookedStage';
-import { MeshMarks } from '../../stage/MeshMarks';
-import { pick, type Picked } from '../../stage/pick';
-import { Pins } from '../../stage/Pins';
-import { Strokes } from '../../stage/Strokes';
-import { onSurface } from '../../stage/strokes';
+import type { Picked } from '../../stage/pick';
 import type { StageView } from '../../stage/StageView';
 import { useLooking } from '../../stage/useLooking';
 import { SentBand, useCallBack } from '../../trade/SentBand';
 import { useSent } from '../../trade/sent';
 import { Button } from '../../ui/Button';
-import { WorkHead } from '../../ui/Head';
-import { Failure, Loading, OfflineBand } from '../../ui/States';
-import { counted, whenText } from '../../ui/time';
 import { KeySheet } from '../../ui/KeySheet';
+import { Failure, Loading, OfflineBand } from '../../ui/States';
+import { whenText } from '../../ui/time';
 import { readAddress, useAddressed } from '../../ui/useAddressed';
 import { useKeys, type Keys } from '../../ui/useKeys';
-import { AnswerPanel } from './AnswerPanel';
+import { AnswerPanel, WORD_FIELD } from './AnswerPanel';
 import { BesideStage } from './BesideStage';
 import { withDigit } from './byEye';
+import { HandInStage } from './HandInStage';
 import { REVIEW_KEYS } from './keys';
 import { Ledger } from './Ledger';
-import { useBeside } from './useBeside';
+import { ReviewHead } from './ReviewHead';
+import { isFlat, placesOf, standAt } from './seeing';
+import { choicesOf, useBeside, usualOf } from './useBeside';
 import { isWritten, useDraft } from './useDraft';
 import { useLease } from './useLease';
+import { useNotes } from './useNotes';
 import { useWake } from './useWake';
 import { WakePanel } from './WakePanel';
 import { WaveForm } from './WaveForm';
@@ -53,8 +42,9 @@ export function Review({ id }: { id: string }) {
   useAhead(review.data?.queue?.next);
   const client = useQueryClient();
   useEffect(() => {
-    // It may have been fetched ahead, and the queue has moved since.
-    void client.invalidateQueries(queries.review(id));
+    // Where it was fetched ahead, the queue has moved since.
+    const { queryKey } = queries.review(id);
+    if (client.getQueryData(queryKey)) void client.invalidateQueries({ queryKey });
   }, [client, id]);
   const error = review.error ?? bytes.error;
   if (error) {
@@ -83,20 +73,12 @@ function useAhead(next: string | null | undefined) {
     if (!next) return;
     void client.prefetchQuery(queries.review(next)).then(() => {
       const there = client.getQueryData(queries.review(next).queryKey);
-      const beside = there && choicesAhead(there);
-      if (beside) void client.prefetchQuery(queries.besideMesh(next, beside));
+      if (!there) return;
+      const { beside } = usualOf(there, choicesOf(there));
+      void client.prefetchQuery(queries.besideMesh(next, beside));
     });
     void client.prefetchQuery(queries.submissionMesh(next));
   }, [client, next]);
-}
-
-function choicesAhead(review: ReviewData) {
-  const before = review.attempts.find((a) => a.attempt === review.attempt - 1);
-  if (before) return { sort: 'attempt', which: String(before.attempt) } as const;
-  const reference = review.references[0];
-  return reference
-    ? ({ sort: 'reference', which: reference } as const)
-    : ({ sort: 'starter', which: '0' } as const);
 }
 
 const INSETS = [24, 60, 24, 60] as const;
@@ -117,7 +99,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
   const stageNow = useRef<StageView | null>(null);
   const wake = useWake(review, mesh, (at) => standAt(stageNow.current, review.views[at - 1]));
   const looking = useLooking('sides', wake.mesh, source, wake.isPast ? ['clay', 'sides'] : null);
-  const { stage, lens, bent } = looking;
+  const { stage, lens } = looking;
   useEffect(() => {
     stageNow.current = stage;
   }, [stage]);
@@ -128,7 +110,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
   const stacked = useMemo(() => isFlat(mesh), [mesh]);
   const lease = useLease(review.id);
   const drafting = useDraft(review);
-  const { draft, change, unsaved, problem, theirs } = drafting;
+  const { draft, change, problem, theirs } = drafting;
   const written = isWritten(review.answer) && lease.holder === null;
   // What is kept since the review was read.
   const isAhead = drafting.keptRevision > review.answer.revision;
@@ -140,8 +122,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
   });
   const gets = (isAhead ? credits.data : undefined) ?? review.credits;
   const [chosen, setChosen] = useAddressed('finding');
-  const [chosenNote, setChosenNote] = useState<number | null>(null);
-  const [hover, setHover] = useState<Picked | null>(null);
+  const notes = useNotes({ stage, draft, findings: review.check.findings, onChange: change });
   const [picked, setPicked] = useState<Picked | null>(null);
   const [byEye, setByEye] = useState<string | null>(null);
   const [waving, setWaving] = useState<string | null>(null);
@@ -173,7 +154,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     const first = findings.find((f) => f.key === chosen) ?? worst;
     if (!first || readAddress('view')) return;
     if (chosen === null) setChosen(first.key);
-    stage.turnToSee(placesOf(stage, first));
+    stage.turnToSee(placesOf(stage.buffers, first));
   }, [stage, findings, chosen, worst, setChosen]);
 
   const choose = (finding: Finding) => {
@@ -192,72 +173,15 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     setWaving(null);
     stage?.flyTo(next.place);
   };
-  const addNote = (note: Pick<Note, 'element' | 'place' | 'finding' | 'strokes'>) => {
-    const camera = stage?.cameraPlace ?? null;
-    const whole: Note = {
-      ...note,
-      id: newKey(),
-      kind: 'mend',
-      text: '',
-      camera,
-      phrase: null,
-      thread: null,
-    };
-    change({ notes: [...draft.notes, whole] });
-    setChosenNote(draft.notes.length);
-    setPicked(null);
-  };
-  const noteFinding = (finding: Finding) =>
-    addNote({
-      element: finding.elements[0] ?? { kind: 'face', id: 0, ends: null },
-      place: finding.place,
-      finding: findings.indexOf(finding),
-      strokes: [],
-    });
   const noteHere = () => {
     if (!written) return;
-    if (picked)
-      addNote({
-        element: { kind: picked.on, id: picked.id, ends: null },
-        place: picked.at,
-        finding: null,
-        strokes: [],
-      });
-    else if (chosenFinding) noteFinding(chosenFinding);
-  };
-  const chooseNote = (index: number) => {
-    setChosenNote(index);
-    const note = draft.notes[index];
-    if (note) stage?.flyTo(note.place, note.camera ?? undefined);
-  };
-  const draw = (path: readonly { x: number; y: number }[]) => {
-    if (!stage || !written) return;
-    const lines = onSurface(stage, path);
-    if (lines.length === 0) return;
-    const at = chosenNote === null ? undefined : draft.notes[chosenNote];
-    if (at && at.strokes.length > 0) {
-      const strokes = [...at.strokes, ...lines];
-      change({ notes: draft.notes.map((n, i) => (i === chosenNote ? { ...n, strokes } : n)) });
-      return;
-    }
-    const first = lines[0]!;
-    const place = first[Math.floor(first.length / 2)]!;
-    const spot = stage.project(place);
-    const face = stage.hit(spot.x, spot.y)?.face ?? 0;
-    addNote({
-      element: { kind: 'face', id: face, ends: null },
-      place,
-      finding: null,
-      strokes: lines,
-    });
+    if (picked) notes.addAt(picked);
+    else if (chosenFinding) notes.addToFinding(chosenFinding);
+    setPicked(null);
   };
   /** Takes the last line back; without one, the answer that was given back last. */
   const takeBack = () => {
-    const at = chosenNote === null ? undefined : draft.notes[chosenNote];
-    if (written && at && at.strokes.length > 0) {
-      const strokes = at.strokes.slice(0, -1);
-      change({ notes: draft.notes.map((n, i) => (i === chosenNote ? { ...n, strokes } : n)) });
-    } else void callBack.undo();
+    if (!(written && notes.takeLineBack())) void callBack();
   };
   const wave = async (finding: Finding, reason: string, all: boolean) => {
     const some = all ? alike(counting, finding) : [finding];
@@ -316,7 +240,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     w: () => written && chosenFinding && setWaving(chosenFinding.key),
     d: () => written && setDrawing(!drawing),
     b: beside.toggle,
-    r: () => document.querySelector<HTMLElement>('textarea:not([aria-label])')?.focus(),
+    r: () => document.getElementById(WORD_FIELD)?.focus(),
     y: () => written && change({ verdict: 'accepted' }),
     k: () => written && change({ verdict: 'tryAgain' }),
     ' ': wake.toggle,
@@ -344,45 +268,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
 
   return (
     <div className="flex h-full flex-col">
-      <WorkHead
-        back={{ to: '/desk', name: 'Desk' }}
-        title={exercise.title}
-        about={
-          <>
-            <span className="text-[15px] text-ink">{review.student}</span>
-            <span className="truncate">
-              attempt {review.attempt}, handed in {whenText(review.handedInAt)}
-            </span>
-          </>
-        }
-      >
-        {queue && queue.position > 0 && (
-          <span className="text-ink2">
-            {queue.position} of {queue.waiting} waiting
-          </span>
-        )}
-        <Button
-          size="small"
-          shortcut="["
-          disabled={!queue?.previous}
-          title={queue?.previous ? undefined : 'None waits longer'}
-          onClick={() => open(queue?.previous)}
-        >
-          Previous
-        </Button>
-        <Button
-          size="small"
-          shortcut="]"
-          disabled={!queue?.next}
-          title={queue?.next ? undefined : 'None came later'}
-          onClick={() => open(queue?.next)}
-        >
-          Next
-        </Button>
-        <Button size="small" shortcut="?" onClick={() => setTellsKeys(true)}>
-          Keys
-        </Button>
-      </WorkHead>
+      <ReviewHead review={review} onOpen={open} onKeys={() => setTellsKeys(true)} />
       <KeySheet
         title="Keys of a review"
         keys={REVIEW_KEYS}
@@ -421,7 +307,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
                   look="instructor"
                   size="small"
                   shortcut="N"
-                  onClick={() => noteFinding(finding)}
+                  onClick={() => notes.addToFinding(finding)}
                 >
                   Note
                 </Button>
@@ -454,98 +340,41 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
             <div
               className={`relative min-h-0 min-w-0 flex-1 ${beside.alone ? '' : 'max-[1200px]:hidden'}`}
             >
-              <LookedStage
+              <HandInStage
+                review={review}
                 looking={looking}
-                unit={exercise.unit}
-                insets={[...(stacked && !beside.alone ? FLAT_INSETS : INSETS)]}
-                label={`${exercise.title} of ${review.student}: drag to turn, click the mesh to pick a place`}
-                draws={drawing ? 'stroke' : undefined}
-                onDrawn={draw}
-                onHover={(at) => {
-                  const picks = written && !drawing && lens !== 'flow' && !bent && !wake.isPast;
-                  setHover(at && stage && picks ? pickPlace(stage, at) : null);
-                }}
-                onClick={(at) => {
-                  if (!stage || !written || bent || drawing || wake.isPast) return;
-                  setPicked(pickPlace(stage, at));
-                }}
-                drawing={
-                  <>
-                    {hover && !picked && <Aim picked={hover} division={0} />}
-                    {picked && <Aim picked={picked} division={0} />}
-                    {!bent && !wake.isPast && (
-                      <>
-                        <Strokes notes={draft.notes} chosen={chosenNote} />
-                        <MeshMarks
-                          findings={plain ? counting : counting.filter((f) => f.key === chosen)}
-                          chosen={chosen}
-                          onChoose={choose}
-                        />
-                        <Pins
-                          notes={draft.notes}
-                          marks={findings.filter((f) => f.key !== chosen).map((f) => f.place)}
-                          chosen={chosenNote}
-                          onChoose={chooseNote}
-                        />
-                      </>
-                    )}
-                  </>
-                }
+                wake={wake}
+                insets={stacked && !beside.alone ? FLAT_INSETS : INSETS}
+                counting={counting}
+                chosen={chosen}
+                onChoose={choose}
+                draft={draft}
+                notes={notes}
+                written={written}
+                drawing={drawing}
+                picked={picked}
+                onPick={setPicked}
+                onNote={noteHere}
+                tellsNew={!beside.alone && (news.data?.fresh.length ?? 0) > 0}
               >
-                <p className="condensed pointer-events-none absolute top-2.5 left-3 text-[15px] font-semibold">
-                  Attempt {review.attempt}
-                  <span className="ml-3 text-[13px] font-normal text-ink2">
-                    {wake.isPast
-                      ? `at step ${wake.at} of ${wake.last}`
-                      : counted(review.check.figures.faces, 'face')}
-                  </span>
-                  {!beside.alone && plain && (news.data?.fresh.length ?? 0) > 0 && (
-                    <span className="block text-[13px] font-normal text-ink2">
-                      <svg
-                        width={26}
-                        height={9}
-                        viewBox="0 0 26 9"
-                        aria-hidden
-                        className="mr-1.5 inline"
-                      >
-                        <path d="M0 4.500h26" stroke="var(--ink)" strokeWidth={2.4} />
-                      </svg>
-                      new edges
-                    </span>
-                  )}
-                </p>
-                {plain && <FarSide findings={counting} />}
-                {picked && !bent && (
-                  <div className="over-stage absolute top-16 left-3 flex items-center gap-2.5 border border-ink bg-sheet px-3 py-2">
-                    <span>One {picked.on} picked.</span>
-                    <Button look="instructor" size="small" shortcut="N" onClick={noteHere}>
-                      Note here
-                    </Button>
-                    <Button size="small" onClick={() => setPicked(null)}>
-                      Let go
-                    </Button>
-                  </div>
+                {written && (
+                  <Button
+                    look="instructor"
+                    size="small"
+                    shortcut="D"
+                    aria-pressed={drawing}
+                    className={drawing ? 'bg-magenta-wash font-semibold' : ''}
+                    onClick={() => setDrawing(!drawing)}
+                  >
+                    {drawing ? 'Drawing' : 'Draw'}
+                  </Button>
                 )}
-                <span className="absolute top-2 right-3 flex gap-1.5">
-                  {written && (
-                    <Button
-                      look="instructor"
-                      size="small"
-                      shortcut="D"
-                      aria-pressed={drawing}
-                      className={drawing ? 'bg-magenta-wash font-semibold' : ''}
-                      onClick={() => setDrawing(!drawing)}
-                    >
-                      {drawing ? 'Drawing' : 'Draw'}
-                    </Button>
-                  )}
-                  {beside.alone && (
-                    <Button size="small" shortcut="B" onClick={beside.toggle}>
-                      Two stages
-                    </Button>
-                  )}
-                </span>
-              </LookedStage>
+                {beside.alone && (
+                  <Button size="small" shortcut="B" onClick={beside.toggle}>
+                    Two stages
+                  </Button>
+                )}
+              </HandInStage>
             </div>
             {!beside.alone && (
               <div
@@ -581,8 +410,8 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
           credits={gets}
           draft={draft}
           written={written}
-          chosenNote={chosenNote}
-          status={statusText(review, drafting)}
+          chosenNote={notes.chosen}
+          status={written || review.answer.state === 'out' ? statusText(review, drafting) : ''}
           conflict={
             theirs && {
               notes: theirs.notes.length,
@@ -596,7 +425,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
           byEye={byEye}
           onByEye={setByEye}
           onChange={change}
-          onChooseNote={chooseNote}
+          onChooseNote={notes.choose}
           onWalk={(kinds) =>
             walkAmong(
               counting.filter((f) => kinds.includes(f.kind)),
@@ -612,14 +441,6 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
       </div>
     </div>
   );
-
-  function statusText(of: ReviewData, { draft: now }: { draft: typeof draft }): string {
-    if (of.answer.state === 'out') return `Returned ${whenText(of.answer.returnedAt!)}`;
-    if (theirs || !written) return '';
-    if (problem) return problem.message;
-    if (unsaved) return 'Keeping';
-    return now.notes.length || now.word || now.verdict ? 'Kept' : '';
-  }
 }
 
 const SETTLE_MS = 40;
@@ -634,56 +455,16 @@ function useSettled(stage: StageView | null): boolean {
   return stage !== null && settled === stage;
 }
 
-const FLAT = 1.6;
-
-/** Whether a form is so much wider than it is high. */
-function isFlat(mesh: MeshBuffers): boolean {
-  const low = [Infinity, Infinity, Infinity];
-  const high = [-Infinity, -Infinity, -Infinity];
-  for (let v = 0; v < mesh.vertexEnd; v++) {
-    if (!mesh.shown[v]) continue;
-    mesh.local(v).forEach((at, axis) => {
-      low[axis] = Math.min(low[axis]!, at);
-      high[axis] = Math.max(high[axis]!, at);
-    });
-  }
-  const [x, y, z] = high.map((at, axis) => at - low[axis]!);
-  return Math.max(x!, y!) > FLAT * z!;
-}
-
 /** Findings of the same kind that count as much. */
 function alike(some: readonly Finding[], finding: Finding): readonly Finding[] {
   return some.filter((f) => f.kind === finding.kind && f.severity === finding.severity);
 }
 
-/** Where a finding is to be seen: the corners of its elements, not too many. */
-function placesOf(stage: StageView, finding: Finding): Point[] {
-  const { buffers } = stage;
-  if (!buffers) return [finding.place];
-  const corners = finding.elements.slice(0, 12).flatMap((element) => {
-    if (element.kind === 'vertex') return [element.id];
-    if (element.kind === 'edge') return buffers.hasEdge(element.id) ? buffers.ends(element.id) : [];
-    return buffers.hasFace(element.id) ? [...buffers.corners(element.id)] : [];
-  });
-  return [finding.place, ...corners.map((v) => buffers.toWorld(buffers.local(v)))];
-}
-
-/** Stands to a step as whoever cut it saw the model. */
-function standAt(stage: StageView | null, view: ReviewData['views'][number] | undefined) {
-  const now = stage?.cameraPlace;
-  if (!stage || !now || !view) return;
-  const { target } = now;
-  const eye =
-    view.kind === 'perspective'
-      ? view.eye
-      : {
-          x: target.x - view.direction.x,
-          y: target.y - view.direction.y,
-          z: target.z - view.direction.z,
-        };
-  stage.flyTo(target, { eye, target });
-}
-
-function pickPlace(stage: StageView, at: { x: number; y: number }): Picked | null {
-  return pick(stage, at.x, at.y, { faces: true, vertices: true, division: 0 });
+/** How far what is written is kept. */
+function statusText(review: ReviewData, of: ReturnType<typeof useDraft>): string {
+  if (review.answer.state === 'out') return `Returned ${whenText(review.answer.returnedAt!)}`;
+  if (of.theirs) return '';
+  if (of.problem) return of.problem.message;
+  if (of.unsaved) return 'Keeping';
+  return of.draft.notes.length || of.draft.word || of.draft.verdict ? 'Kept' : '';
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Beside, Review } from '../../api/client';
-import { readAddress, useAddressed } from '../../ui/useAddressed';
+import { useAddressed } from '../../ui/useAddressed';
 
 /** Something to be laid beside the hand-in, as a list names it. */
 export interface BesideChoice {
@@ -34,9 +34,9 @@ export function choicesOf(review: Review): BesideChoice[] {
 }
 
 /** What lies beside at first: the attempt before, else a reference, else the starter. */
-export function usualOf(review: Review, choices: readonly BesideChoice[]): string {
+export function usualOf(review: Review, choices: readonly BesideChoice[]): BesideChoice {
   const before = choices.find((c) => c.key === `attempt-${review.attempt - 1}`);
-  return (before ?? choices.find((c) => c.beside.sort === 'reference') ?? choices.at(-1)!).key;
+  return before ?? choices.find((c) => c.beside.sort === 'reference') ?? choices.at(-1)!;
 }
 
 const STAGES = 'fair-edge-stages';
@@ -50,14 +50,12 @@ export function useBeside(review: Review) {
   const usual = usualOf(review, choices);
   const [alone, setAlone] = useAddressed('alone');
   const isAlone =
-    alone === null && readAddress('alone') === null
-      ? localStorage.getItem(STAGES) === 'one' || innerWidth < ROOM
-      : alone === 'yes';
-  const chosen = choices.find((c) => c.key === named) ?? choices.find((c) => c.key === usual)!;
+    alone === null ? localStorage.getItem(STAGES) === 'one' || innerWidth < ROOM : alone === 'yes';
+  const chosen = choices.find((c) => c.key === named) ?? usual;
   return {
     choices,
     chosen,
-    choose: (key: string) => name(key === usual ? null : key),
+    choose: (key: string) => name(key === usual.key ? null : key),
     alone: isAlone,
     toggle: () => {
       localStorage.setItem(STAGES, isAlone ? 'two' : 'one');

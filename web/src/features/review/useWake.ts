@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { Beside, Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
@@ -38,19 +38,20 @@ export function useWake(review: Review, final: MeshBuffers, onStep: (at: number)
     onStep(next);
   };
   const there = at === last || mesh !== null;
+  const onward = useEffectEvent(() => {
+    if (at >= last) setPlaying(false);
+    else go(at + 1);
+  });
   useEffect(() => {
     if (!playing || !there) return;
-    if (at + 1 < last)
-      void client.prefetchQuery(queries.besideMesh(review.id, besideAt(steps, at + 1)));
-    const timer = setTimeout(
-      () => {
-        if (at >= last) setPlaying(false);
-        else go(at + 1);
-      },
-      SPEEDS.find((s) => s.name === speed)!.ms,
-    );
+    const timer = setTimeout(onward, SPEEDS.find((s) => s.name === speed)!.ms);
     return () => clearTimeout(timer);
-  });
+  }, [playing, there, at, speed]);
+  useEffect(() => {
+    // The next is fetched while this one is looked at.
+    if (playing && at + 1 < last)
+      void client.prefetchQuery(queries.besideMesh(review.id, besideAt(steps, at + 1)));
+  }, [client, playing, at, last, review.id, steps]);
   return {
     /** Which step is shown. */
     at,

@@ -23,7 +23,7 @@ import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.Clocks;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.AnswerView.Verdict;
-import fairedge.server.review.Reviews;
+import fairedge.server.review.Reviewing;
 import fairedge.server.submission.Submissions;
 import java.time.Clock;
 import java.time.Duration;
@@ -89,7 +89,7 @@ class DemoSchool {
   private final Timetable timetable;
   private final Bench bench;
   private final Submissions submissions;
-  private final Reviews reviews;
+  private final Reviewing reviews;
   private final Clock clock;
 
   DemoSchool(
@@ -101,7 +101,7 @@ class DemoSchool {
       Timetable timetable,
       Bench bench,
       Submissions submissions,
-      Reviews reviews,
+      Reviewing reviews,
       Clock clock) {
     this.accounts = accounts;
     this.classes = classes;
@@ -232,7 +232,7 @@ class DemoSchool {
           reviews.keep(
               submission,
               marit,
-              new Reviews.Draft(
+              new Reviewing.Draft(
                   0,
                   null,
                   null,

@@ -23,7 +23,7 @@ import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.NoteView;
 import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.Phrases;
-import fairedge.server.review.Reviews;
+import fairedge.server.review.Reviewing;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Uploads;
 import java.io.ByteArrayInputStream;
@@ -58,7 +58,7 @@ class DemoWork {
   private final Practices practices;
   private final Submissions submissions;
   private final Uploads uploads;
-  private final Reviews reviews;
+  private final Reviewing reviews;
   private final Phrases phrases;
 
   DemoWork(
@@ -66,7 +66,7 @@ class DemoWork {
       Practices practices,
       Submissions submissions,
       Uploads uploads,
-      Reviews reviews,
+      Reviewing reviews,
       Phrases phrases) {
     this.phrases = phrases;
     this.bench = bench;
@@ -265,7 +265,7 @@ class DemoWork {
   private void answer(
       SignedIn marit, UUID id, @Nullable Verdict verdict, String word, List<String> notes) {
     List<FindingView> findings = submissions.newest(submissions.require(id)).findings();
-    List<Reviews.Drafted> pinned = new ArrayList<>();
+    List<Reviewing.Drafted> pinned = new ArrayList<>();
     for (int i = 0; i < notes.size(); i++) {
       FindingView finding = findings.get(i);
       NoteView note =
@@ -280,10 +280,10 @@ class DemoWork {
               List.of(),
               null,
               null);
-      pinned.add(new Reviews.Drafted(note, finding.key()));
+      pinned.add(new Reviewing.Drafted(note, finding.key()));
     }
     reviews.keep(
-        id, marit, new Reviews.Draft(0, null, null, word, verdict, pinned, Map.of(), Map.of()));
+        id, marit, new Reviewing.Draft(0, null, null, word, verdict, pinned, Map.of(), Map.of()));
   }
 
   private void giveBack(SignedIn marit, UUID id, Duration ago) {

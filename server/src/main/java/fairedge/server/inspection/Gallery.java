@@ -47,6 +47,11 @@ public class Gallery {
    */
   public record Shown(byte[] mesh, Terms terms) {}
 
+  /** One of those at hand, which nobody may change; read it in turns. */
+  public Mesh atHand(byte[] mesh) {
+    return atHand.get(HexFormat.of().formatHex(mesh), hash -> meshes.require(mesh));
+  }
+
   /** A copy, the caller's to change. */
   public Mesh copy(byte[] mesh) {
     return meshes.require(mesh);
@@ -91,9 +96,7 @@ public class Gallery {
     return turns.here(
         account.id(),
         () -> {
-          Mesh mesh =
-              atHand.get(
-                  HexFormat.of().formatHex(shown.mesh()), hash -> meshes.require(shown.mesh()));
+          Mesh mesh = atHand(shown.mesh());
           return turns.bySize(account.id(), mesh.faceCount(), () -> look.apply(mesh));
         });
   }

@@ -37,11 +37,6 @@ public record Answer(
     Words with(List<NoteView> others) {
       return new Words(word, verdict, others, judged);
     }
-
-    /** Whether nothing was said yet. */
-    boolean isEmpty() {
-      return equals(NONE);
-    }
   }
 
   /** One that nothing is written in yet. */
@@ -64,10 +59,7 @@ public record Answer(
         isOut);
   }
 
-  Phase state() {
-    if (returnedAt != null) {
-      return isOut ? Phase.out : Phase.going;
-    }
-    return isReady ? Phase.ready : Phase.draft;
+  Phase phase() {
+    return Phase.of(isReady, returnedAt != null, isOut);
   }
 }

@@ -40,7 +40,18 @@ public record AnswerView(
     ready,
     /** It goes out at its time, and can be called back until then. */
     going,
-    out
+    out;
+
+    /**
+     * @param isGiven whether it has a time from which on it is out
+     * @param isOut whether that time was
+     */
+    public static Phase of(boolean isReady, boolean isGiven, boolean isOut) {
+      if (isGiven) {
+        return isOut ? out : going;
+      }
+      return isReady ? ready : draft;
+    }
   }
 
   /** So much, for a reason. */

@@ -36,10 +36,8 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 class Answers {
-  /** So many lines a note has, and so many places a line. */
-  private static final int MOST_STROKES = 60;
-
-  private static final int MOST_PLACES = 2000;
+  /** So many places all lines of a note have: each is looked at whenever the model turns. */
+  private static final int MOST_PLACES = 6000;
 
   private final AnswerStore store;
   private final Submissions submissions;
@@ -84,6 +82,11 @@ class Answers {
     return store.isRead(submission);
   }
 
+  /** Whether it is out, or on its way. */
+  boolean isGiven(UUID submission) {
+    return store.find(submission).filter(a -> a.returnedAt() != null).isPresent();
+  }
+
   /** What the answer that is written would give. */
   Optional<CreditsView> proposed(Submission submission, Answer answer) {
     return crediting.propose(submission, answer.words().judged());
@@ -111,7 +114,7 @@ class Answers {
                     e ->
                         new GivenView(
                             e.getValue().credits().doubleValue(), e.getValue().reason()))),
-        answer.state(),
+        answer.phase(),
         answer.said(),
         answer.returnedAt(),
         name(people, answer.returnedBy()),
@@ -130,7 +133,7 @@ class Answers {
    * @throws Problem also where somebody else has it open to write in
    */
   @Transactional
-  public AnswerView keep(UUID id, SignedIn by, Reviews.Draft draft) {
+  public AnswerView keep(UUID id, SignedIn by, Reviewing.Draft draft) {
     // The submission first, as whoever adds a report does: neither waits for the other.
     Submission submission = submissions.lock(id);
     Answer now = store.lock(id, submission.newest());
@@ -156,7 +159,7 @@ class Answers {
     return told(store.find(id).orElseThrow());
   }
 
-  private static Judged judged(Reviews.Draft draft) {
+  private static Judged judged(Reviewing.Draft draft) {
     return Problem.unlessUnsound(() ->
         new Judged(
             draft.seen(),
@@ -166,7 +169,8 @@ class Answers {
                         Map.Entry::getKey,
                         e ->
                             new Judged.ByHand(
-                                Reviews.amount(e.getValue().credits()), e.getValue().reason())))));
+                                Reviewing.amount(e.getValue().credits()),
+                                e.getValue().reason())))));
   }
 
   private void write(
@@ -195,10 +199,7 @@ class Answers {
   /** Writes on in a draft, whatever its revision; in the transaction at hand. */
   void writeOn(UUID id, SignedIn by, Writing writing) {
     Submission submission = submissions.lock(id);
-    Answer draft = store.lock(id, submission.newest());
-    leases.requireNobodyElses(id, by);
-    requireWritten(draft);
-    follow(submission, draft);
+    follow(submission, lockAnyRevision(submission, by));
     Answer followed = store.find(id).orElseThrow();
     Answer.Words next = writing.next(followed.words(), submissions.newest(submission));
     submissions.opened(submission);
@@ -295,12 +296,12 @@ class Answers {
     if (!note.place().isFinite()) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A note is pinned to no place.");
     }
-    if (note.strokes().size() > MOST_STROKES
-        || note.strokes().stream().anyMatch(s -> s.size() < 2 || s.size() > MOST_PLACES)) {
+    if (note.strokes().stream().anyMatch(s -> s.size() < 2)
+        || note.strokes().stream().mapToInt(List::size).sum() > MOST_PLACES) {
       throw Problem.of(
           Problem.Kind.BAD_INPUT,
-          "A note has %d lines at the most, of 2 to %d places."
-              .formatted(MOST_STROKES, MOST_PLACES));
+          "A line of a note has two places or more, and all lines of a note %d at the most."
+              .formatted(MOST_PLACES));
     }
     if (!note.strokes().stream().flatMap(Collection::stream).allMatch(Vec3::isFinite)) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A line of a note goes nowhere.");
@@ -316,7 +317,7 @@ class Answers {
   }
 
   /** The note in another report: about the same finding, or, if that is gone, about its place. */
-  private static NoteView followed(Reviews.Drafted drafted, List<FindingView> findings) {
+  private static NoteView followed(Reviewing.Drafted drafted, List<FindingView> findings) {
     NoteView note = drafted.note();
     @Nullable Integer finding =
         note.finding() == null ? null : numbers(findings).get(drafted.key());

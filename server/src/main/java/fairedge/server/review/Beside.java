@@ -57,36 +57,46 @@ public class Beside {
   /** As a message for the browser. */
   public byte[] mesh(UUID id, SignedIn account, Laid sort, String which) {
     Submissions.Seen seen = submissions.requireToSee(id, account);
-    Mesh mesh = find(seen, account, sort, which);
-    return turns.bySize(
-        account.id(), mesh.faceCount(), () -> WireMessage.whole(mesh, mesh.bounds().centre(), 0));
+    return turns.here(
+        account.id(),
+        () -> {
+          Mesh mesh = find(seen, account, sort, which);
+          return turns.bySize(
+              account.id(),
+              mesh.faceCount(),
+              () -> WireMessage.whole(mesh, mesh.bounds().centre(), 0));
+        });
   }
 
   /** Which edges the hand-in has beside it, and which it has not. */
   public EdgeChange edges(UUID id, SignedIn account, Laid sort, String which) {
     Submissions.Seen seen = submissions.requireToSee(id, account);
-    Mesh before = find(seen, account, sort, which);
-    Mesh now = gallery.copy(seen.submission().mesh());
-    return turns.bySize(
+    return turns.here(
         account.id(),
-        Math.max(before.faceCount(), now.faceCount()),
-        () -> EdgeChange.of(before, now, seen.assignment().exercise().tolerance()));
+        () -> {
+          Mesh before = find(seen, account, sort, which);
+          Mesh now = gallery.atHand(seen.submission().mesh());
+          return turns.bySize(
+              account.id(),
+              Math.max(before.faceCount(), now.faceCount()),
+              () -> EdgeChange.of(before, now, seen.assignment().exercise().tolerance()));
+        });
   }
 
   private Mesh find(Submissions.Seen seen, SignedIn account, Laid sort, String which) {
     Submission s = seen.submission();
     return switch (sort) {
-      case starter -> gallery.copy(seen.assignment().exercise().starter());
+      case starter -> gallery.atHand(seen.assignment().exercise().starter());
       case attempt ->
           number(which)
               .flatMap(n ->
                   submissions.attempts(s.assignmentId(), s.studentId()).stream()
                       .filter(a -> a.attempt() == n)
                       .findFirst())
-              .map(a -> gallery.copy(a.mesh()))
+              .map(a -> gallery.atHand(a.mesh()))
               .orElseThrow(() -> Problem.notFound("attempt"));
       case reference ->
-          gallery.copy(solutions.require(s, seen.assignment(), seen.reviews(), which));
+          gallery.atHand(solutions.require(s, seen.assignment(), seen.reviews(), which));
       case step -> outlet.after(step(s, which), account);
     };
   }

@@ -45,6 +45,11 @@ class Leases implements Cleaning {
     return store.hold(submission, by.id(), now, now.plus(LASTS), takeOver);
   }
 
+  /** Whether somebody holds it already. */
+  boolean isMine(UUID submission, SignedIn by) {
+    return by.id().equals(store.held(List.of(submission), clock.instant()).get(submission));
+  }
+
   void letGo(UUID submission, SignedIn by) {
     store.letGo(submission, by.id());
   }

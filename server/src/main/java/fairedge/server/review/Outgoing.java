@@ -1,6 +1,5 @@
 package fairedge.server.review;
 
-import fairedge.core.credit.Judged;
 import fairedge.json.CheckView;
 import fairedge.server.course.Audit;
 import fairedge.server.course.Deed;
@@ -22,8 +21,10 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -97,9 +98,7 @@ class Outgoing implements Round {
   AnswerView giveBackAtOnce(UUID id, SignedIn by, long revision) {
     return within(() -> {
       Submission submission = submissions.lock(id);
-      requireVerdict(answers.lock(submission, by, revision));
-      store.setGoing(id, by.id(), clock.instant());
-      goOut(id);
+      send(submission, answers.lock(submission, by, revision), by.id(), clock.instant());
       return told(id);
     });
   }
@@ -114,14 +113,16 @@ class Outgoing implements Round {
 
   /** The same of a draft that is held already; in the transaction at hand. */
   void send(Submission submission, Answer draft, SignedIn by, @Nullable Instant at) {
-    requireVerdict(draft);
     Instant soon = clock.instant().plus(callBack);
-    Instant out = at == null || at.isBefore(soon) ? soon : at;
+    send(submission, draft, by.id(), at == null || at.isBefore(soon) ? soon : at);
+  }
+
+  private void send(Submission submission, Answer draft, UUID by, Instant out) {
+    requireVerdict(draft);
     Reach.require(LocalDateTime.ofInstant(out, ZoneOffset.UTC));
-    store.setGoing(submission.id(), by.id(), out);
-    if (callBack.isZero() && !out.isAfter(clock.instant())) {
-      goOut(submission.id());
-    }
+    store.setGoing(submission.id(), by, out);
+    // Where its time has come already, nobody waits for the next round.
+    goOut(submission.id());
   }
 
   private static void requireVerdict(Answer draft) {
@@ -160,7 +161,7 @@ class Outgoing implements Round {
   }
 
   /** Opens what is out to be written again; until it goes out anew, what was said holds. */
-  AnswerView amend(UUID id, SignedIn by) {
+  AnswerView amend(UUID id) {
     return within(() -> {
       Submission submission = submissions.lock(id);
       Answer answer = store.lock(id, submission.newest());
@@ -183,19 +184,13 @@ class Outgoing implements Round {
         throw Problem.of(Problem.Kind.STALE, "This answer is not being amended.");
       }
       Saying last = said.getLast();
-      // By-eye words and credits by hand stay: they were those of what was said, or are its
-      // draft's.
       store.write(
           id,
           new Answer(
               answer.revision(),
               last.report(),
               null,
-              new Answer.Words(
-                  last.words().word(),
-                  last.words().verdict(),
-                  last.words().notes(),
-                  answer.words().judged()),
+              last.words(),
               false,
               by.id(),
               answer.said(),
@@ -244,6 +239,7 @@ class Outgoing implements Round {
     CheckView check = submissions.newest(submission);
     Answer.Words words = answer.words();
     int number = answer.said() + 1;
+    Saying before = store.lastSayings(List.of(id)).get(id);
     store.say(
         id,
         new Saying(
@@ -251,16 +247,29 @@ class Outgoing implements Round {
             at,
             Objects.requireNonNull(answer.returnedBy()),
             submission.newest(),
-            new Answer.Words(words.word(), words.verdict(), words.notes(), Judged.NOT_YET),
+            words,
             answers.proposed(submission, answer).orElse(null),
             wavings.of(submission, check).entrySet().stream()
                 .map(e -> new Saying.WavedNote(e.getKey(), e.getValue().reason()))
                 .toList()));
     store.setOut(id, number);
     writeAudit(submission, answer, number);
-    phrases.count(words.notes().stream().map(NoteView::phrase).filter(Objects::nonNull).toList());
+    phrases.count(usedAnew(words.notes(), before));
     submissions.answered(submission, at, words.verdict() == Verdict.accepted);
     events.publishEvent(new AnswerReturned(id));
+  }
+
+  /** The phrases of notes that were not said before. */
+  private static List<UUID> usedAnew(List<NoteView> notes, @Nullable Saying before) {
+    Set<UUID> known =
+        before == null
+            ? Set.of()
+            : before.words().notes().stream().map(NoteView::id).collect(Collectors.toSet());
+    return notes.stream()
+        .filter(note -> !known.contains(note.id()))
+        .map(NoteView::phrase)
+        .filter(Objects::nonNull)
+        .toList();
   }
 
   private void writeAudit(Submission s, Answer answer, int number) {

@@ -122,11 +122,10 @@ public class Phrases {
       throw Problem.of(Problem.Kind.BAD_INPUT, "There are no findings of this kind.");
     }
     UUID course = asked.course();
-    if (course == null ? courses.where(account, Right.REVIEW).isEmpty() : false) {
-      throw Problem.notFound("class");
-    }
     if (course != null) {
       courses.require(account, course, Right.REVIEW);
+    } else if (courses.where(account, Right.REVIEW).isEmpty()) {
+      throw Problem.notFound("class");
     }
   }
 }

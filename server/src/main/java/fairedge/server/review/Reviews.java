@@ -6,15 +6,11 @@ import fairedge.json.CheckView;
 import fairedge.json.CreditsView;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.Bench;
-import fairedge.server.course.Audit;
-import fairedge.server.course.Deed;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
-import fairedge.server.review.AnswerView.GivenView;
-import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.ReviewView.AttemptView;
 import fairedge.server.review.ReviewView.QueueView;
 import fairedge.server.review.ReviewView.ReplyView;
@@ -28,9 +24,6 @@ import fairedge.server.submission.Submission;
 import fairedge.server.submission.Submissions;
 import fairedge.server.submission.Waving;
 import fairedge.server.submission.Wavings;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -43,7 +36,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** The review of a submission and its answer: the instructor's until it is returned. */
+/** The review of a submission and its answer, as whoever may see them are told. */
 @Service
 public class Reviews {
   private final Submissions submissions;
@@ -53,15 +46,12 @@ public class Reviews {
   private final Bench bench;
   private final Answers answers;
   private final Solutions solutions;
-  private final Homes homes;
+  private final Desk desk;
   private final AnswerStore said;
-  private final Outgoing outgoing;
   private final Threads threads;
   private final Leases leases;
   private final Wavings wavings;
-  private final Audit audit;
   private final TransactionTemplate oneMoment;
-  private final TransactionTemplate changing;
 
   Reviews(
       Submissions submissions,
@@ -71,21 +61,16 @@ public class Reviews {
       Bench bench,
       Answers answers,
       Solutions solutions,
-      Homes homes,
+      Desk desk,
       AnswerStore said,
-      Outgoing outgoing,
       Threads threads,
       Leases leases,
       Wavings wavings,
-      Audit audit,
       PlatformTransactionManager transactions) {
     this.said = said;
-    this.outgoing = outgoing;
     this.threads = threads;
     this.leases = leases;
     this.wavings = wavings;
-    this.audit = audit;
-    this.changing = new TransactionTemplate(transactions);
     this.oneMoment = new TransactionTemplate(transactions);
     this.oneMoment.setReadOnly(true);
     this.oneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
@@ -96,40 +81,7 @@ public class Reviews {
     this.bench = bench;
     this.answers = answers;
     this.solutions = solutions;
-    this.homes = homes;
-  }
-
-  /**
-   * A whole draft, as the instructor has it on screen.
-   *
-   * @param clientKey by which a draft that is sent again is known
-   * @param report revision of the report that its notes name findings of; null for the one that is
-   * @param seen of criteria by eye the word that was chosen, by name
-   * @param byHand what criteria get by hand, by name
-   */
-  public record Draft(
-      long revision,
-      @Nullable UUID clientKey,
-      @Nullable Integer report,
-      String word,
-      @Nullable Verdict verdict,
-      List<Drafted> notes,
-      Map<String, String> seen,
-      Map<String, GivenView> byHand) {}
-
-  /**
-   * A note of a draft.
-   *
-   * @param key of the finding that it is about
-   */
-  public record Drafted(NoteView note, @Nullable String key) {}
-
-  /** Credits as they are typed: to thousandths, and not without end. */
-  static BigDecimal amount(double credits) {
-    if (!(credits >= 0 && credits <= 10_000)) {
-      throw new IllegalArgumentException("credits are nothing or more, 10,000 at the most");
-    }
-    return BigDecimal.valueOf(credits).setScale(3, RoundingMode.HALF_UP).stripTrailingZeros();
+    this.desk = desk;
   }
 
   /**
@@ -170,7 +122,7 @@ public class Reviews {
             s.newest(),
             read.check(),
             told,
-            answers.told(read.answer()),
+            answers.told(threaded(s.id(), read.answer())),
             answers.proposed(s, read.answer()).orElse(null),
             said.sayings(s.id())),
         instructor);
@@ -179,7 +131,8 @@ public class Reviews {
   /** Once it is out: what was said. */
   private ReviewView out(Submission s, Answers.Read read, SignedIn instructor) {
     List<Saying> all = said.sayings(s.id());
-    return view(outTold(s, read.check(), all, answers.told(read.answer())), instructor);
+    return view(
+        outTold(s, read.check(), all, answers.told(threaded(s.id(), read.answer()))), instructor);
   }
 
   private Told outTold(Submission s, CheckView check, List<Saying> all, AnswerView answer) {
@@ -204,19 +157,30 @@ public class Reviews {
     }
   }
 
+  /** What only whoever reviews is told. */
+  private record Desks(
+      List<ReplyView> replies,
+      List<String> praise,
+      @Nullable String holder,
+      @Nullable QueueView queue) {
+    static final Desks NOT_TOLD = new Desks(List.of(), List.of(), null, null);
+  }
+
   private ReviewView view(Told told, SignedIn instructor) {
     Submission s = told.submission();
-    List<Submission> attempts = attempts(s);
-    List<ReplyView> replies =
-        threads.replies(attempts.stream().filter(a -> a.attempt() <= s.attempt()).toList());
+    List<Submission> upToIt = attempts(s).stream().filter(a -> a.attempt() <= s.attempt()).toList();
     return view(
         told,
-        attempts,
-        replies,
-        praise(s, told.check()),
-        leases.holder(s.id(), instructor).orElse(null),
-        queueOf(s.id(), instructor),
+        new Desks(
+            threads.replies(upToIt),
+            praise(s, told.check()),
+            leases.holder(s.id(), instructor).orElse(null),
+            queueOf(s.id(), instructor)),
         true);
+  }
+
+  private Answer threaded(UUID id, Answer answer) {
+    return answer.in(answer.report(), threads.threaded(id, answer.words().notes()));
   }
 
   private List<Submission> attempts(Submission s) {
@@ -251,7 +215,7 @@ public class Reviews {
           Saying last = all.getLast();
           CheckView check = submissions.findReport(id, last.report()).orElseThrow();
           Told told = outTold(s, check, all, toldTo(id, last));
-          return view(told, attempts(s), List.of(), List.of(), null, null, false);
+          return view(told, Desks.NOT_TOLD, false);
         }));
   }
 
@@ -271,15 +235,9 @@ public class Reviews {
         null);
   }
 
-  private ReviewView view(
-      Told told,
-      List<Submission> attempts,
-      List<ReplyView> replies,
-      List<String> praise,
-      @Nullable String holder,
-      @Nullable QueueView queue,
-      boolean reviews) {
+  private ReviewView view(Told told, Desks desks, boolean reviews) {
     Submission s = told.submission();
+    List<Submission> attempts = attempts(s);
     Map<UUID, Saying> says = said.lastSayings(attempts.stream().map(Submission::id).toList());
     return new ReviewView(
         s.id(),
@@ -295,30 +253,15 @@ public class Reviews {
         since(s, told.check()),
         bench.stepsTo(s.stepId()),
         bench.viewsTo(s.stepId()),
-        reviews ? withThreads(s.id(), told.answer()) : told.answer(),
+        told.answer(),
         told.credits(),
         solutions.of(s, assignments.require(s.assignmentId()), reviews),
         attempts.stream().map(a -> attempt(a, says.get(a.id()))).toList(),
-        replies,
-        praise,
+        desks.replies(),
+        desks.praise(),
         sayings(told.sayings()),
-        holder,
-        queue);
-  }
-
-  private AnswerView withThreads(UUID id, AnswerView a) {
-    return new AnswerView(
-        a.revision(),
-        a.word(),
-        a.verdict(),
-        threads.threaded(id, a.notes()),
-        a.seen(),
-        a.byHand(),
-        a.state(),
-        a.said(),
-        a.returnedAt(),
-        a.returnedBy(),
-        a.writtenBy());
+        desks.holder(),
+        desks.queue());
   }
 
   private static AttemptView attempt(Submission s, @Nullable Saying said) {
@@ -358,7 +301,7 @@ public class Reviews {
   }
 
   private QueueView queueOf(UUID id, SignedIn instructor) {
-    List<UUID> waiting = homes.waiting(instructor).stream().map(Submission::id).toList();
+    List<UUID> waiting = desk.waiting(instructor).stream().map(Submission::id).toList();
     int at = waiting.indexOf(id);
     return new QueueView(
         at + 1,
@@ -386,118 +329,16 @@ public class Reviews {
     }
   }
 
-  private Submission requireToReview(UUID id, SignedIn instructor) {
-    return submissions.requireTo(Right.REVIEW, id, instructor);
-  }
-
-  /** Keeps a draft; see {@link Answers#keep}. */
-  public AnswerView keep(UUID id, SignedIn instructor, Draft draft) {
-    requireToReview(id, instructor);
-    return answers.keep(id, instructor, draft);
-  }
-
-  /** What the draft would give as it is kept; null where there are no credits. */
-  public @Nullable CreditsView credits(UUID id, SignedIn instructor) {
-    return review(id, instructor, true).credits();
-  }
-
-  /**
-   * Who has an answer open.
-   *
-   * @param holder who else does; null where it is whoever asks
-   */
-  public record Held(boolean mine, @Nullable String holder) {}
-
-  /**
-   * Holds an answer for a minute, to write in it; from the first time on the hand-in can't be taken
-   * back, and what its student replied so far is read.
-   *
-   * @param takeOver also where somebody else holds it
-   */
-  public Held hold(UUID id, SignedIn instructor, boolean takeOver) {
-    Submission s = requireToReview(id, instructor);
-    submissions.opened(s);
-    threads.markRead(attempts(s).stream().map(Submission::id).toList());
-    boolean mine = leases.hold(id, instructor, takeOver).equals(instructor.id());
-    return new Held(mine, leases.holder(id, instructor).orElse(null));
-  }
-
-  public void letGo(UUID id, SignedIn instructor) {
-    requireToReview(id, instructor);
-    leases.letGo(id, instructor);
-  }
-
-  /**
-   * Lets the answer go out to its student; see {@link Outgoing}.
-   *
-   * @param at null: as soon as it can't be called back any more
-   */
-  public AnswerView giveBack(UUID id, SignedIn instructor, long revision, @Nullable Instant at) {
-    requireToReview(id, instructor);
-    return outgoing.giveBack(id, instructor, revision, at);
-  }
-
-  /** The same, and nobody can call it back: for classes that are prepared. */
-  public AnswerView giveBackAtOnce(UUID id, SignedIn instructor, long revision) {
-    requireToReview(id, instructor);
-    return outgoing.giveBackAtOnce(id, instructor, revision);
-  }
-
-  public AnswerView keepReady(UUID id, SignedIn instructor, long revision, boolean ready) {
-    requireToReview(id, instructor);
-    return outgoing.keepReady(id, instructor, revision, ready);
-  }
-
-  public AnswerView callBack(UUID id, SignedIn instructor) {
-    requireToReview(id, instructor);
-    return outgoing.callBack(id);
-  }
-
-  public AnswerView amend(UUID id, SignedIn instructor) {
-    requireToReview(id, instructor);
-    return outgoing.amend(id, instructor);
-  }
-
-  public AnswerView leaveAsItWas(UUID id, SignedIn instructor) {
-    requireToReview(id, instructor);
-    return outgoing.leaveAsItWas(id, instructor);
-  }
-
-  /** Waves findings through, by their keys in the newest report. */
-  public void wave(UUID id, SignedIn instructor, List<String> keys, String reason) {
-    requireToReview(id, instructor);
-    if (reason.isBlank()) {
-      throw Problem.of(Problem.Kind.BAD_INPUT, "Say why it does not count: a few words will do.");
-    }
-    changing.executeWithoutResult(status -> {
-      Submission s = requireNotOut(id);
-      leases.requireNobodyElses(id, instructor);
-      wavings.wave(s, instructor.id(), keys, reason.strip());
-      audit.write(courseOf(s), instructor, Deed.WAVED_THROUGH, s.studentId());
-    });
-  }
-
-  /** Lets what was waved through count again. */
-  public void countAgain(UUID id, SignedIn instructor, UUID waving) {
-    requireToReview(id, instructor);
-    changing.executeWithoutResult(status -> {
-      Submission s = requireNotOut(id);
-      leases.requireNobodyElses(id, instructor);
-      wavings.countAgain(s, List.of(waving));
-      audit.write(courseOf(s), instructor, Deed.COUNTED_AGAIN, s.studentId());
-    });
-  }
-
-  private UUID courseOf(Submission s) {
-    return assignments.require(s.assignmentId()).courseId();
-  }
-
-  private Submission requireNotOut(UUID id) {
-    Submission s = submissions.lock(id);
-    if (answers.read(s).answer().returnedAt() != null) {
-      throw Problem.of(
-          Problem.Kind.STALE, "This answer was returned: amend it, and then wave things through.");
-    }
-    return s;
+  /** What the draft would give as it is kept, or what was given once it is out. */
+  public Optional<CreditsView> credits(UUID id, SignedIn instructor) {
+    submissions.requireTo(Right.READ_ALL, id, instructor);
+    return Objects.requireNonNull(
+        oneMoment.execute(status -> {
+          Submission s = submissions.require(id);
+          Answer answer = answers.read(s).answer();
+          return answer.isOut()
+              ? Optional.ofNullable(said.sayings(id).getLast().credits())
+              : answers.proposed(s, answer);
+        }));
   }
 }

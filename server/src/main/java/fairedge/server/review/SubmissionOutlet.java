@@ -21,23 +21,14 @@ import org.springframework.stereotype.Service;
 public class SubmissionOutlet {
   private final Submissions submissions;
   private final Gallery gallery;
-  private final Solutions solutions;
 
-  SubmissionOutlet(Submissions submissions, Gallery gallery, Solutions solutions) {
-    this.solutions = solutions;
+  SubmissionOutlet(Submissions submissions, Gallery gallery) {
     this.submissions = submissions;
     this.gallery = gallery;
   }
 
   public byte[] mesh(UUID id, SignedIn account) {
     return gallery.mesh(shown(id, account), account);
-  }
-
-  /** A solution of its exercise. */
-  public byte[] reference(UUID id, SignedIn account, String hash) {
-    Submissions.Seen seen = submissions.requireToSee(id, account);
-    byte[] mesh = solutions.require(seen.submission(), seen.assignment(), seen.reviews(), hash);
-    return gallery.mesh(new Shown(mesh, seen.assignment().exercise().terms()), account);
   }
 
   public byte[] smooth(UUID id, SignedIn account, @Nullable Integer level) {

@@ -39,7 +39,7 @@ public class Together {
   private final AnswerStore store;
   private final Outgoing outgoing;
   private final Wavings wavings;
-  private final Homes homes;
+  private final Desk desk;
   private final Accounts accounts;
   private final TransactionTemplate transactions;
 
@@ -49,7 +49,7 @@ public class Together {
       AnswerStore store,
       Outgoing outgoing,
       Wavings wavings,
-      Homes homes,
+      Desk desk,
       Accounts accounts,
       TransactionTemplate transactions) {
     this.submissions = submissions;
@@ -57,7 +57,7 @@ public class Together {
     this.store = store;
     this.outgoing = outgoing;
     this.wavings = wavings;
-    this.homes = homes;
+    this.desk = desk;
     this.accounts = accounts;
     this.transactions = transactions;
   }
@@ -115,7 +115,7 @@ public class Together {
         ids,
         by,
         s -> {
-          if (!clean.computeIfAbsent(s.assignmentId(), a -> homes.clean(a, by)).contains(s.id())) {
+          if (!clean.computeIfAbsent(s.assignmentId(), a -> desk.clean(a, by)).contains(s.id())) {
             throw Problem.of(Problem.Kind.STALE, "It is not clean any more: look at it by itself.");
           }
           answers.writeOn(
@@ -159,21 +159,19 @@ public class Together {
     return each(
         ids,
         by,
-        s -> {
-          Submission now = submissions.lock(s.id());
-          answers.writeOn(
-              s.id(),
-              by,
-              (words, check) -> {
-                int at = worst(now, check, kind);
-                if (at < 0) {
-                  throw Problem.of(Problem.Kind.STALE, "It does not have this fault any more.");
-                }
-                List<NoteView> notes = new ArrayList<>(words.notes());
-                notes.add(note(check.findings().get(at), at, text.strip(), noteKind));
-                return words.with(notes);
-              });
-        });
+        s ->
+            answers.writeOn(
+                s.id(),
+                by,
+                (words, check) -> {
+                  int at = worst(s, check, kind);
+                  if (at < 0) {
+                    throw Problem.of(Problem.Kind.STALE, "It does not have this fault any more.");
+                  }
+                  List<NoteView> notes = new ArrayList<>(words.notes());
+                  notes.add(note(check.findings().get(at), at, text.strip(), noteKind));
+                  return words.with(notes);
+                }));
   }
 
   /** Of the findings of a kind that count the one that counts most; -1: there is none. */

@@ -381,7 +381,6 @@ class AccessTest {
         line("GET", "/api/submissions/{id}/bent", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/lenses/{lens}", null, 401, 200, 404, 404, 200),
         line("GET", "/api/submissions/{id}/along/{edge}", null, 401, 200, 404, 404, 200),
-        line("GET", "/api/submissions/{id}/references/{hash}/mesh", null, 401, 404, 404, 404, 404),
         line("GET", "/api/submissions/{id}/answer", null, 401, 404, 404, 404, 404),
         line("PUT", "/api/submissions/{id}/draft", draft, 401, 404, 404, 404, 409),
         line(

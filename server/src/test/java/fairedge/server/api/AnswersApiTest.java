@@ -147,9 +147,8 @@ class AnswersApiTest {
     assertThat(answer.path("notes").path(0).path("text").asString()).isEqualTo("Two more.");
     assertThat(answer.path("state").asString()).isEqualTo("out");
     assertThat(marit.post(at(id, "call-back"), null).is(409).detail()).contains("amend");
-    assertThat(database.value("select count(*) from event_publication"))
-        .as("whoever is to know was told")
-        .isEqualTo("0");
+    // Whoever is to know is told.
+    database.await("select count(*) from event_publication", "0");
   }
 
   private static List<String> rows(String list) {
@@ -205,7 +204,11 @@ class AnswersApiTest {
     tobias.post(at(id, "notes/" + note + "/reply"), Map.of("text", "Which edge?")).is(204);
     marit.post(at(id, "amendment"), null).is(200);
     marit.post(at(id, "amendment"), null).is(409);
-    keep(id, "accepted", List.of(note(note, "praise", "It is well.")));
+    long begun = keep(id, "accepted", List.of(note(note, "praise", "It is well.")));
+    Map<String, Object> credited =
+        draft(begun, "accepted", List.of(note(note, "praise", "It is well.")));
+    credited.put("byHand", Map.of("Quads everywhere", Map.of("credits", 4, "reason", "fair")));
+    marit.put(at(id, "draft"), credited).is(200);
     JsonNode seen = tobias.get(at(id, "answer")).is(200).json();
     assertThat(seen.path("answer").path("notes").path(0).path("text").asString())
         .as("what is written is nobody's but the instructor's")
@@ -218,6 +221,9 @@ class AnswersApiTest {
         .doesNotContain("\"isNew\":true");
     assertThat(review(id).path("answer").path("notes").path(0).path("text").asString())
         .isEqualTo("Once more.");
+    assertThat(review(id).path("answer").path("byHand"))
+        .as("what was written since is let go of, credits too")
+        .isEmpty();
     marit.post(at(id, "amendment"), null).is(200);
     send(id, "accepted", List.of(note(note, "praise", "It is well.")));
     JsonNode after = tobias.get(at(id, "answer")).is(200).json();
@@ -265,6 +271,12 @@ class AnswersApiTest {
     assertThat(replies.path(0).path("attempt").asInt()).isEqualTo(1);
     marit.put(at(second, "lease"), Map.of("takeOver", false)).is(200);
     assertThat(rows("replies")).as("it was read with the next attempt").doesNotContain(first);
+    database.run(
+        "update note_thread set read_at = null where submission_id = '%s'".formatted(first));
+    marit.put(at(second, "lease"), Map.of("takeOver", false)).is(200);
+    assertThat(rows("replies"))
+        .as("what came since is not read because the lease is renewed")
+        .contains(first);
     marit.delete(at(second, "lease")).is(204);
   }
 
@@ -481,6 +493,9 @@ class AnswersApiTest {
     note.put("phrase", own);
     send(id, "tryAgain", List.of(note));
     assertThat(uses(own)).isEqualTo(1);
+    marit.post(at(id, "amendment"), null).is(200);
+    send(id, "tryAgain", List.of(note));
+    assertThat(uses(own)).as("the same note said again is no other use").isEqualTo(1);
     marit.post("/api/phrases/" + own + "/merge", Map.of("into", own)).is(400);
     marit.post("/api/phrases/" + own + "/merge", Map.of("into", other)).is(200);
     assertThat(uses(other)).isEqualTo(1);

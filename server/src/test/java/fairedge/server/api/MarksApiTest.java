@@ -233,7 +233,7 @@ class MarksApiTest {
     assertThat(kinds(after.path("check"))).contains("off-line");
     String submission =
         ada.post(path(open) + "/submissions", Bollard.move(1)).is(201).json().path("id").asString();
-    String mesh = "/api/submissions/" + submission + "/references/" + hash + "/mesh";
+    String mesh = "/api/submissions/" + submission + "/beside/reference/" + hash + "/mesh";
     runa.get(mesh).is(200);
     assertThat(runa.get("/api/submissions/" + submission + "/review").json().path("references"))
         .hasSize(1);

@@ -1,6 +1,8 @@
 package fairedge.server.review.http;
 
 import fairedge.server.platform.SignedIn;
+import fairedge.server.review.Desk;
+import fairedge.server.review.DeskView;
 import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.Together;
 import fairedge.server.review.Together.Came;
@@ -13,19 +15,39 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What is done on the desk to several hand-ins at once, over HTTP. */
+/** The desk, and what is done on it to several hand-ins at once, over HTTP. */
 @RestController
 @RequestMapping("/api/desk")
 class DeskController {
+  private final Desk desk;
   private final Together together;
 
-  DeskController(Together together) {
+  DeskController(Desk desk, Together together) {
+    this.desk = desk;
     this.together = together;
+  }
+
+  /**
+   * @param course the class; all that one reviews in where none is named
+   * @param kind of finding that counts in a hand-in
+   * @param mine only what nobody else writes
+   */
+  @GetMapping
+  DeskView view(
+      @RequestParam(required = false) @Nullable UUID course,
+      @RequestParam(required = false) @Nullable UUID group,
+      @RequestParam(required = false) @Nullable UUID assignment,
+      @RequestParam(required = false) @Nullable String kind,
+      @RequestParam(defaultValue = "false") boolean mine,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return desk.view(instructor, new Desk.Filter(course, group, assignment, kind, mine));
   }
 
   /**

@@ -17,13 +17,13 @@ import fairedge.server.review.AnswerView;
 import fairedge.server.review.AnswerView.GivenView;
 import fairedge.server.review.AnswerView.Verdict;
 import fairedge.server.review.Beside;
-import fairedge.server.review.DeskView;
-import fairedge.server.review.Homes;
+import fairedge.server.review.MyWork;
 import fairedge.server.review.MyWorkView;
 import fairedge.server.review.NoteView;
 import fairedge.server.review.NoteView.CameraView;
 import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.ReviewView;
+import fairedge.server.review.Reviewing;
 import fairedge.server.review.Reviews;
 import fairedge.server.review.SubmissionOutlet;
 import fairedge.server.review.Threads;
@@ -54,7 +54,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Desk, review, answer and the student's work over HTTP. */
+/** Review, answer and the student's work over HTTP. */
 @RestController
 @RequestMapping("/api")
 class ReviewController {
@@ -62,25 +62,28 @@ class ReviewController {
   private static final String SURFACE = "application/vnd.fair-edge.surface";
   private static final String BENT = "application/vnd.fair-edge.bent";
 
-  private final Homes homes;
+  private final MyWork work;
   private final Reviews reviews;
+  private final Reviewing reviewing;
   private final Threads threads;
   private final SubmissionOutlet outlet;
   private final Beside beside;
   private final Json json;
 
   ReviewController(
-      Homes homes,
+      MyWork work,
       Reviews reviews,
+      Reviewing reviewing,
       Threads threads,
       SubmissionOutlet outlet,
       Beside beside,
       Json json) {
+    this.reviewing = reviewing;
     this.beside = beside;
     this.threads = threads;
     this.json = json;
     this.outlet = outlet;
-    this.homes = homes;
+    this.work = work;
     this.reviews = reviews;
   }
 
@@ -102,8 +105,8 @@ class ReviewController {
       @Nullable CameraView camera,
       @Nullable List<@NotNull List<@NotNull Vec3>> strokes,
       @Nullable UUID phrase) {
-    Reviews.Drafted note() {
-      return new Reviews.Drafted(
+    Reviewing.Drafted note() {
+      return new Reviewing.Drafted(
           new NoteView(
               id == null ? UUID.randomUUID() : id,
               kind == null ? NoteKind.mend : kind,
@@ -138,12 +141,12 @@ class ReviewController {
           Map<@NotNull @Size(max = 200) String, @NotNull @Size(max = 200) String> seen,
       @Nullable @Size(max = 40)
           Map<@NotNull @Size(max = 200) String, @NotNull @Valid GivenRequest> byHand) {
-    Reviews.Draft draft() {
+    Reviewing.Draft draft() {
       Map<String, GivenView> given = new HashMap<>();
       if (byHand != null) {
         byHand.forEach((name, g) -> given.put(name, new GivenView(g.credits(), g.reason())));
       }
-      return new Reviews.Draft(
+      return new Reviewing.Draft(
           revision,
           clientKey,
           report,
@@ -175,25 +178,9 @@ class ReviewController {
 
   record ReplyRequest(@NotNull @Size(max = 2000) String text) {}
 
-  /**
-   * @param course the class; all that one reviews in where none is named
-   * @param kind of finding that counts in a hand-in
-   * @param mine only what nobody else writes
-   */
-  @GetMapping("/desk")
-  DeskView desk(
-      @RequestParam(required = false) @Nullable UUID course,
-      @RequestParam(required = false) @Nullable UUID group,
-      @RequestParam(required = false) @Nullable UUID assignment,
-      @RequestParam(required = false) @Nullable String kind,
-      @RequestParam(defaultValue = "false") boolean mine,
-      @AuthenticationPrincipal SignedIn instructor) {
-    return homes.desk(instructor, new Homes.Filter(course, group, assignment, kind, mine));
-  }
-
   @GetMapping("/my-work")
   MyWorkView myWork(@AuthenticationPrincipal SignedIn student) {
-    return homes.myWork(student);
+    return work.view(student);
   }
 
   /**
@@ -213,16 +200,6 @@ class ReviewController {
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
     return Packed.reply(MESH, outlet.mesh(id, account), accepted);
-  }
-
-  /** A solution of its exercise, where whoever asks may see it. */
-  @GetMapping(value = "/submissions/{id}/references/{hash}/mesh", produces = MESH)
-  ResponseEntity<byte[]> reference(
-      @PathVariable UUID id,
-      @PathVariable String hash,
-      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
-      @AuthenticationPrincipal SignedIn account) {
-    return Packed.reply(MESH, outlet.reference(id, account, hash), accepted);
   }
 
   /**
@@ -314,13 +291,13 @@ class ReviewController {
       @PathVariable UUID id,
       @Valid @RequestBody AnswerRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.keep(id, instructor, asked.draft());
+    return reviewing.keep(id, instructor, asked.draft());
   }
 
   /** What the draft would give, as it is kept. */
   @GetMapping("/submissions/{id}/credits")
   Credited credits(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    return new Credited(reviews.credits(id, instructor));
+    return new Credited(reviews.credits(id, instructor).orElse(null));
   }
 
   /**
@@ -333,7 +310,7 @@ class ReviewController {
       @PathVariable UUID id,
       @RequestBody ReturnRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.giveBack(id, instructor, asked.revision(), asked.at());
+    return reviewing.giveBack(id, instructor, asked.revision(), asked.at());
   }
 
   /** Keeps an answer ready to go out with others, or takes it from those. */
@@ -342,25 +319,25 @@ class ReviewController {
       @PathVariable UUID id,
       @RequestBody ReadyRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.keepReady(id, instructor, asked.revision(), asked.ready());
+    return reviewing.keepReady(id, instructor, asked.revision(), asked.ready());
   }
 
   /** Calls back an answer that is not out yet. */
   @PostMapping("/submissions/{id}/call-back")
   AnswerView callBack(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.callBack(id, instructor);
+    return reviewing.callBack(id, instructor);
   }
 
   /** Opens an answer that is out to be written again. */
   @PostMapping("/submissions/{id}/amendment")
   AnswerView amend(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.amend(id, instructor);
+    return reviewing.amend(id, instructor);
   }
 
   /** Leaves an answer that is out as it was. */
   @DeleteMapping("/submissions/{id}/amendment")
   AnswerView leaveAsItWas(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.leaveAsItWas(id, instructor);
+    return reviewing.leaveAsItWas(id, instructor);
   }
 
   /** Waves findings through. */
@@ -370,7 +347,7 @@ class ReviewController {
       @PathVariable UUID id,
       @Valid @RequestBody WaveRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    reviews.wave(id, instructor, asked.findings(), asked.reason());
+    reviewing.wave(id, instructor, asked.findings(), asked.reason());
   }
 
   /** Lets what was waved through count again. */
@@ -380,22 +357,22 @@ class ReviewController {
       @PathVariable UUID id,
       @PathVariable UUID waving,
       @AuthenticationPrincipal SignedIn instructor) {
-    reviews.countAgain(id, instructor, waving);
+    reviewing.countAgain(id, instructor, waving);
   }
 
   /** Holds an answer for a minute, to write in it. */
   @PutMapping("/submissions/{id}/lease")
-  Reviews.Held hold(
+  Reviewing.Held hold(
       @PathVariable UUID id,
       @RequestBody HoldRequest asked,
       @AuthenticationPrincipal SignedIn instructor) {
-    return reviews.hold(id, instructor, asked.takeOver());
+    return reviewing.hold(id, instructor, asked.takeOver());
   }
 
   @DeleteMapping("/submissions/{id}/lease")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void letGo(@PathVariable UUID id, @AuthenticationPrincipal SignedIn instructor) {
-    reviews.letGo(id, instructor);
+    reviewing.letGo(id, instructor);
   }
 
   @GetMapping("/submissions/{id}/answer")

@@ -241,12 +241,8 @@ public class AnswerStore {
         .fetch(ANSWER.SUBMISSION_ID);
   }
 
-  /**
-   * How far the answer to a submission is.
-   *
-   * @param isBegun whether anything is written in it
-   */
-  public record Stand(Phase state, boolean isBegun, @Nullable UUID writtenBy, int said) {}
+  /** How far the answer to a submission is, and who wrote in it last. */
+  public record Stand(Phase phase, @Nullable UUID writtenBy) {}
 
   /** How far the answers to several are; none where nobody began. */
   public Map<UUID, Stand> stands(Collection<UUID> submissions) {
@@ -255,21 +251,18 @@ public class AnswerStore {
             ANSWER.RETURNED_AT,
             ANSWER.IS_OUT,
             ANSWER.READY_AT,
-            ANSWER.WRITTEN_BY,
-            ANSWER.SAID,
-            ANSWER.REVISION)
+            ANSWER.WRITTEN_BY)
         .from(ANSWER)
         .where(ANSWER.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))))
         .fetchMap(
             ANSWER.SUBMISSION_ID,
             r ->
                 new Stand(
-                    r.get(ANSWER.RETURNED_AT) != null
-                        ? r.get(ANSWER.IS_OUT) ? Phase.out : Phase.going
-                        : r.get(ANSWER.READY_AT) != null ? Phase.ready : Phase.draft,
-                    r.get(ANSWER.REVISION) > 0,
-                    r.get(ANSWER.WRITTEN_BY),
-                    r.get(ANSWER.SAID)));
+                    Phase.of(
+                        r.get(ANSWER.READY_AT) != null,
+                        r.get(ANSWER.RETURNED_AT) != null,
+                        r.get(ANSWER.IS_OUT)),
+                    r.get(ANSWER.WRITTEN_BY)));
   }
 
   /** Of several those that are on their way out, and when they will be. */
@@ -329,7 +322,7 @@ public class AnswerStore {
             kept.word(),
             verdictOf(kept.verdict()),
             kept.notes().stream().map(KeptNote::told).toList(),
-            Judged.NOT_YET),
+            new Judged(kept.seen(), kept.byHand())),
         kept.credits(),
         kept.waved());
   }
@@ -340,7 +333,9 @@ public class AnswerStore {
       String verdict,
       @Nullable CreditsView credits,
       List<Saying.WavedNote> waved,
-      List<KeptNote> notes) {}
+      List<KeptNote> notes,
+      Map<String, String> seen,
+      Map<String, Judged.ByHand> byHand) {}
 
   /** Keeps what an answer says now. */
   public void say(UUID submission, Saying s) {
@@ -360,7 +355,9 @@ public class AnswerStore {
                     Objects.requireNonNull(stored(words.verdict())),
                     s.credits(),
                     s.waved(),
-                    words.notes().stream().map(KeptNote::of).toList())))
+                    words.notes().stream().map(KeptNote::of).toList(),
+                    words.judged().seen(),
+                    words.judged().byHand())))
         .execute();
   }
 }

@@ -3,16 +3,10 @@ package fairedge.server.review;
 import fairedge.core.inspect.finding.Kind;
 import fairedge.server.account.Accounts;
 import fairedge.server.course.Courses;
-import fairedge.server.course.Membership;
 import fairedge.server.course.Right;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
-import fairedge.server.exercise.Timetable;
 import fairedge.server.platform.SignedIn;
-import fairedge.server.review.AnswerView.Verdict;
-import fairedge.server.review.MyWorkView.Item;
-import fairedge.server.review.MyWorkView.Returned;
-import fairedge.server.review.MyWorkView.State;
 import fairedge.server.review.store.AnswerStore;
 import fairedge.server.review.store.AnswerStore.Stand;
 import fairedge.server.submission.Crediting;
@@ -28,7 +22,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -37,28 +30,24 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** The two homes: the instructor's desk and the student's work. */
+/** The instructor's home: what waits, and what is known of it. */
 @Service
-public class Homes {
+public class Desk {
   private final Submissions submissions;
   private final Assignments assignments;
-  private final Timetable timetable;
   private final Courses courses;
   private final Accounts accounts;
-  private final Answers answers;
   private final AnswerStore store;
   private final Threads threads;
   private final Leases leases;
   private final Crediting crediting;
   private final Clock clock;
 
-  Homes(
+  Desk(
       Submissions submissions,
       Assignments assignments,
-      Timetable timetable,
       Courses courses,
       Accounts accounts,
-      Answers answers,
       AnswerStore store,
       Threads threads,
       Leases leases,
@@ -66,10 +55,8 @@ public class Homes {
       Clock clock) {
     this.submissions = submissions;
     this.assignments = assignments;
-    this.timetable = timetable;
     this.courses = courses;
     this.accounts = accounts;
-    this.answers = answers;
     this.store = store;
     this.threads = threads;
     this.leases = leases;
@@ -120,7 +107,7 @@ public class Homes {
       @Nullable String kind,
       boolean mine) {}
 
-  public DeskView desk(SignedIn instructor, Filter filter) {
+  public DeskView view(SignedIn instructor, Filter filter) {
     Map<UUID, Assignment> set = setBy(instructor, filter.course());
     Queue queue = queue(set, instructor);
     List<DeskView.Row> rows =
@@ -216,8 +203,7 @@ public class Homes {
                 .stream()
                 .filter(s -> set.containsKey(s.assignmentId()))
                 .toList());
-    Map<Pair, Integer> unreadOf = new HashMap<>();
-    answered.forEach(s -> unreadOf.merge(Pair.of(s), unread.getOrDefault(s.id(), 0), Integer::sum));
+    Map<Pair, Integer> unreadOf = unreadOf(answered, unread);
     Map<UUID, Stand> stands = store.stands(ids);
     Map<UUID, SignedIn> people =
         accounts.people(
@@ -249,6 +235,13 @@ public class Homes {
         clean(set, all, kinds, unreadOf));
   }
 
+  /** How many replies nobody has read, by who wrote them and where. */
+  private static Map<Pair, Integer> unreadOf(List<Submission> answered, Map<UUID, Integer> unread) {
+    Map<Pair, Integer> of = new HashMap<>();
+    answered.forEach(s -> of.merge(Pair.of(s), unread.getOrDefault(s.id(), 0), Integer::sum));
+    return of;
+  }
+
   /** In time, without must and should, without an open question, with all that the engine gives. */
   private Set<UUID> clean(
       Map<UUID, Assignment> set,
@@ -269,7 +262,13 @@ public class Homes {
   Set<UUID> clean(UUID assignment, SignedIn instructor) {
     Map<UUID, Assignment> set = setBy(instructor, null);
     set.keySet().retainAll(Set.of(assignment));
-    return queue(set, instructor).clean();
+    List<Submission> all = here(set, submissions.waiting(set.keySet()));
+    Map<UUID, Integer> unread = threads.unread();
+    return clean(
+        set,
+        all,
+        submissions.kinds(all.stream().map(Submission::id).toList()),
+        unreadOf(submissions.named(unread.keySet()), unread));
   }
 
   private static DeskView.Row row(Submission s, Queue queue) {
@@ -287,7 +286,7 @@ public class Homes {
         report.findings(),
         report.revision(),
         report.since(),
-        stand != null && stand.state() == AnswerView.Phase.ready,
+        stand != null && stand.phase() == AnswerView.Phase.ready,
         stand == null ? null : Answers.name(queue.people(), stand.writtenBy()),
         queue.holders().get(s.id()),
         queue.unreadOf().getOrDefault(Pair.of(s), 0),
@@ -372,60 +371,5 @@ public class Homes {
                 handedIn.getOrDefault(a.id(), 0)))
         .sorted(Comparator.comparing(DeskView.Due::dueAt))
         .toList();
-  }
-
-  public MyWorkView myWork(SignedIn student) {
-    Map<UUID, String> courseNames =
-        courses.of(student).stream()
-            .collect(Collectors.toMap(Membership::courseId, Membership::courseName));
-    return new MyWorkView(
-        assignments.of(student, Right.WORK).stream()
-            .sorted(
-                Comparator.comparing(
-                    Assignment::dueAt, Comparator.nullsLast(Comparator.naturalOrder())))
-            .map(a -> item(a, courseNames.getOrDefault(a.courseId(), ""), student))
-            .toList());
-  }
-
-  private Item item(Assignment assignment, String course, SignedIn student) {
-    List<Submission> attempts = submissions.attempts(assignment.id(), student.id());
-    Optional<Returned> returned =
-        attempts.stream().map(this::returned).flatMap(Optional::stream).findFirst();
-    return new Item(
-        timetable.view(assignment),
-        course,
-        stateOf(attempts, returned.orElse(null)),
-        attempts.size(),
-        attempts.isEmpty() ? null : attempts.getFirst().handedInAt(),
-        attempts.stream()
-            .limit(1)
-            .filter(s -> !s.isOpened())
-            .map(Submission::id)
-            .findFirst()
-            .orElse(null),
-        returned.orElse(null));
-  }
-
-  private static State stateOf(List<Submission> attempts, @Nullable Returned returned) {
-    if (attempts.isEmpty()) {
-      return State.open;
-    }
-    if (returned == null || returned.attempt() < attempts.getFirst().attempt()) {
-      return State.waiting;
-    }
-    return returned.verdict() == Verdict.accepted ? State.accepted : State.returned;
-  }
-
-  private Optional<Returned> returned(Submission s) {
-    return Optional.ofNullable(store.lastSayings(List.of(s.id())).get(s.id()))
-        .map(said ->
-            new Returned(
-                s.id(),
-                s.attempt(),
-                Objects.requireNonNull(said.words().verdict()),
-                said.outAt(),
-                said.words().notes().size(),
-                said.report(),
-                !answers.isRead(s.id())));
   }
 }
