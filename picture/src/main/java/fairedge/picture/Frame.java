@@ -10,12 +10,13 @@ import fairedge.core.mesh.Mesh;
  * @param scale pixels for one unit
  * @param depth how deep the model is, in units; more than 0
  */
-record Frame(Side side, double scale, double left, double top, double near, double depth) {
+record Frame(Side side, double scale, double left, double top, double near, double depth)
+    implements Projection {
 
   /**
    * @param margin in pixels, on every side
    */
-  static Frame around(Mesh mesh, Side side, int width, int height, double margin) {
+  static Frame around(Mesh mesh, Side side, double width, double height, double margin) {
     double[] low = {Double.MAX_VALUE, Double.MAX_VALUE, Double.MAX_VALUE};
     double[] high = {-Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
     for (int v = 0; v < mesh.vertexEnd(); v++) {
@@ -52,5 +53,30 @@ record Frame(Side side, double scale, double left, double top, double near, doub
   /** 0 at the nearest place of the model, 1 at the farthest. */
   double depth(Vec3 p) {
     return (near - p.dot(side.towards())) / depth;
+  }
+
+  @Override
+  public boolean isAhead(Vec3 p) {
+    return true;
+  }
+
+  @Override
+  public double[] at(Vec3 p) {
+    return new double[] {x(p), y(p), depth(p)};
+  }
+
+  @Override
+  public double[] lifted(Vec3 p, double share) {
+    return new double[] {x(p), y(p), depth(p) - share};
+  }
+
+  @Override
+  public boolean sees(Vec3 place, Vec3 normal) {
+    return normal.dot(side.towards()) > 0;
+  }
+
+  @Override
+  public Vec3[] ahead(Vec3 a, Vec3 b, Vec3 c) {
+    return new Vec3[] {a, b, c};
   }
 }

@@ -3,8 +3,11 @@ package fairedge.picture;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
+import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.geom.Path2D;
+import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -51,9 +54,11 @@ public final class MeshPicture {
 
   private final Mesh mesh;
   private final Size size;
-  private final Side side = Side.STANDARD;
-  private final Frame frame;
+  private final Projection projection;
   private final Raster raster;
+
+  /** Where marks came to stand, in dots. */
+  private final List<double[]> marks = new ArrayList<>();
 
   /**
    * How large a picture is.
@@ -77,14 +82,22 @@ public final class MeshPicture {
     }
   }
 
-  private MeshPicture(Mesh mesh, Size size) {
+  private MeshPicture(Mesh mesh, PictureView view, Size size) {
     this.mesh = mesh;
     this.size = size;
     int width = size.width() * size.density();
     int height = size.height() * size.density();
     double margin = (size.isSmall() ? 4 : 14) * size.density();
-    this.frame = Frame.around(mesh, side, width, height, margin);
-    this.raster = new Raster(width, height, size.density() > 1 ? 3 : 4);
+    this.projection = Projection.of(mesh, view, width, height, margin);
+    this.raster = new Raster(width, height, finer(size.density()));
+  }
+
+  private static int finer(int density) {
+    return switch (density) {
+      case 1 -> 4;
+      case 2 -> 3;
+      default -> 2;
+    };
   }
 
   /**
@@ -93,11 +106,7 @@ public final class MeshPicture {
    * @param marks the heaviest first
    */
   public static byte[] png(Mesh mesh, List<Mark> marks, Size size) {
-    MeshPicture picture = new MeshPicture(mesh, size);
-    picture.drawFaces();
-    picture.drawEdges();
-    BufferedImage image = picture.raster.picture();
-    picture.drawMarks(image, marks);
+    BufferedImage image = new MeshPicture(mesh, new PictureView.Standard(), size).drawn(marks);
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     try {
       ImageIO.write(image, "png", out);
@@ -107,11 +116,50 @@ public final class MeshPicture {
     return out.toByteArray();
   }
 
-  private double[] at(Vec3 p) {
-    return new double[] {frame.x(p), frame.y(p), frame.depth(p)};
+  /**
+   * The picture on white, with notes: lines that were drawn on the surface, and pins.
+   *
+   * @param marks the heaviest first
+   */
+  public static BufferedImage noted(
+      Mesh mesh, List<Mark> marks, List<Pin> pins, PictureView view, Size size) {
+    MeshPicture picture = new MeshPicture(mesh, view, size);
+    BufferedImage drawn = picture.drawn(marks);
+    BufferedImage sheet =
+        new BufferedImage(drawn.getWidth(), drawn.getHeight(), BufferedImage.TYPE_INT_RGB);
+    Graphics2D g = picture.on(sheet);
+    g.setColor(Color.WHITE);
+    g.fillRect(0, 0, sheet.getWidth(), sheet.getHeight());
+    g.drawImage(drawn, 0, 0, null);
+    g.scale(size.density(), size.density());
+    picture.drawNotes(g, pins);
+    g.dispose();
+    return sheet;
+  }
+
+  /** Whether a place is seen from there: it lies in the picture, and nothing covers it. */
+  public static boolean shows(Mesh mesh, PictureView view, Size size, Vec3 place) {
+    MeshPicture picture = new MeshPicture(mesh, view, size);
+    picture.drawFaces();
+    return picture.isSeen(place);
+  }
+
+  private BufferedImage drawn(List<Mark> marks) {
+    drawFaces();
+    drawEdges();
+    BufferedImage image = raster.picture();
+    drawMarks(image, marks);
+    return image;
+  }
+
+  private boolean isSeen(Vec3 place) {
+    return place.isFinite()
+        && projection.isAhead(place)
+        && raster.shows(projection.lifted(place, 3 * LIFT));
   }
 
   private void drawFaces() {
+    Side side = projection.side();
     Vec3 light = side.towards().plus(side.up().times(0.7)).minus(side.right().times(0.45)).unit();
     for (int f : inOrder()) {
       drawFace(mesh.polygon(f), light);
@@ -129,9 +177,9 @@ public final class MeshPicture {
             .toArray();
     double covered = 0;
     for (int f : faces) {
-      covered += Math.abs(mesh.polygon(f).newell().dot(side.towards()));
+      covered += Math.abs(mesh.polygon(f).newell().dot(projection.side().towards()));
     }
-    double times = covered * frame.scale() * frame.scale() / raster.area();
+    double times = covered * projection.scale() * projection.scale() / raster.area();
     if (!(times > MANY_TIMES)) {
       return faces;
     }
@@ -146,23 +194,27 @@ public final class MeshPicture {
   private float nearest(int f) {
     double nearest = 1;
     for (int v : mesh.vertices(f)) {
-      nearest = Math.min(nearest, frame.depth(mesh.position(v)));
+      nearest = Math.min(nearest, projection.at(mesh.position(v))[2]);
     }
     return (float) Math.max(0, nearest);
   }
 
   private void drawFace(Polygon shape, Vec3 light) {
     Vec3 normal = shape.newell().unit();
-    boolean turnedAway = normal.dot(side.towards()) < 0;
+    boolean turnedAway = !projection.sees(shape.corner(0), normal);
     double lit = turnedAway ? 0 : Math.clamp(0.5 + 0.5 * normal.dot(light), 0, 1);
     int colour = colour(SHADE.towards(LIT, lit * lit));
     int[] triangles = shape.triangles();
     for (int i = 0; i < triangles.length; i += 3) {
-      raster.triangle(
-          at(shape.corner(triangles[i])),
-          at(shape.corner(triangles[i + 1])),
-          at(shape.corner(triangles[i + 2])),
-          colour);
+      Vec3[] seen =
+          projection.ahead(
+              shape.corner(triangles[i]),
+              shape.corner(triangles[i + 1]),
+              shape.corner(triangles[i + 2]));
+      for (int k = 0; k < seen.length; k += 3) {
+        raster.triangle(
+            projection.at(seen[k]), projection.at(seen[k + 1]), projection.at(seen[k + 2]), colour);
+      }
     }
   }
 
@@ -185,14 +237,22 @@ public final class MeshPicture {
           && mesh.cornerOn(e) != Mesh.NONE) {
         boolean outline = isOutline(e);
         if (outline || !onlyOutline) {
-          raster.line(
-              at(mesh.position(mesh.first(e))),
-              at(mesh.position(mesh.second(e))),
-              outline ? 2 * wide : wide,
-              LIFT,
-              INK);
+          drawEdge(
+              mesh.position(mesh.first(e)),
+              mesh.position(mesh.second(e)),
+              outline ? 2 * wide : wide);
         }
       }
+    }
+  }
+
+  private void drawEdge(Vec3 a, Vec3 b, double wide) {
+    boolean isFirst = projection.isAhead(a);
+    boolean isSecond = projection.isAhead(b);
+    if (isFirst || isSecond) {
+      Vec3 from = isFirst ? a : projection.onNear(a, b);
+      Vec3 to = isSecond ? b : projection.onNear(a, b);
+      raster.line(projection.lifted(from, LIFT), projection.lifted(to, LIFT), wide, INK);
     }
   }
 
@@ -203,7 +263,7 @@ public final class MeshPicture {
     int stride = 1 + mesh.edgeEnd() / 20_000;
     for (int e = 0; e < mesh.edgeEnd(); e += stride) {
       if (mesh.hasEdge(e) && mesh.hasPlace(mesh.first(e)) && mesh.hasPlace(mesh.second(e))) {
-        sum += mesh.length(e) * frame.scale();
+        sum += mesh.length(e) * projection.scale();
         count++;
       }
     }
@@ -218,26 +278,27 @@ public final class MeshPicture {
   }
 
   private boolean facesTheEye(int f) {
-    return mesh.isMeasurable(f) && mesh.polygon(f).newell().dot(side.towards()) > 0;
+    if (!mesh.isMeasurable(f)) {
+      return false;
+    }
+    Polygon shape = mesh.polygon(f);
+    return projection.sees(shape.corner(0), shape.newell());
   }
 
-  private void drawMarks(BufferedImage image, List<Mark> marks) {
-    Graphics2D g = image.createGraphics();
-    g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-    g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+  private void drawMarks(BufferedImage image, List<Mark> asked) {
+    Graphics2D g = on(image);
     double field = (size.isSmall() ? 12 : 16) * size.density();
     int most = size.isSmall() ? MOST_MARKS_SMALL : MOST_MARKS;
-    List<double[]> taken = new ArrayList<>();
-    for (Mark mark : marks) {
-      if (taken.size() == most) {
+    for (Mark mark : asked) {
+      if (marks.size() == most) {
         break;
       }
-      if (!mark.place().isFinite()) {
+      if (!isSeen(mark.place())) {
         continue;
       }
-      double[] place = at(mark.place());
-      if (raster.shows(place, 3 * LIFT) && isFree(place, taken, field)) {
-        taken.add(place);
+      double[] place = projection.at(mark.place());
+      if (isFree(place, marks, field)) {
+        marks.add(place);
         MarkShape.of(mark.kind()).draw(g, mark, place[0], place[1], field);
       }
     }
@@ -246,5 +307,56 @@ public final class MeshPicture {
 
   private static boolean isFree(double[] place, List<double[]> taken, double apart) {
     return taken.stream().noneMatch(t -> Math.hypot(t[0] - place[0], t[1] - place[1]) < apart);
+  }
+
+  private static Graphics2D on(BufferedImage image) {
+    Graphics2D g = image.createGraphics();
+    g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+    g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+    return g;
+  }
+
+  private void drawNotes(Graphics2D g, List<Pin> pins) {
+    PinShape shape = new PinShape(g, size.width(), size.height());
+    pins.forEach(pin -> pin.strokes().forEach(stroke -> drawStroke(shape, stroke)));
+    List<Point2D> marked = marks.stream().map(this::onScreen).toList();
+    List<Point2D> taken = new ArrayList<>();
+    for (Pin pin : pins) {
+      if (pin.place().isFinite() && projection.isAhead(pin.place())) {
+        Point2D foot = onPicture(pin.place());
+        Point2D head = shape.freePlace(foot, taken);
+        taken.add(head);
+        shape.draw(pin, foot, head, isSeen(pin.place()), marked);
+      }
+    }
+  }
+
+  private void drawStroke(PinShape shape, List<Vec3> stroke) {
+    Path2D seen = new Path2D.Double();
+    Path2D hidden = new Path2D.Double();
+    for (int i = 1; i < stroke.size(); i++) {
+      Vec3 a = stroke.get(i - 1);
+      Vec3 b = stroke.get(i);
+      if (projection.isAhead(a) && projection.isAhead(b)) {
+        Path2D piece = isSeen(a) && isSeen(b) ? seen : hidden;
+        Point2D from = onPicture(a);
+        Point2D to = onPicture(b);
+        if (piece.getCurrentPoint() == null || !piece.getCurrentPoint().equals(from)) {
+          piece.moveTo(from.getX(), from.getY());
+        }
+        piece.lineTo(to.getX(), to.getY());
+      }
+    }
+    shape.stroke(hidden, false);
+    shape.stroke(seen, true);
+  }
+
+  /** In pixels of the screen. */
+  private Point2D onPicture(Vec3 place) {
+    return onScreen(projection.at(place));
+  }
+
+  private Point2D onScreen(double[] at) {
+    return new Point2D.Double(at[0] / size.density(), at[1] / size.density());
   }
 }

@@ -140,8 +140,8 @@ final class Raster {
     }
   }
 
-  /** Draws a line so many pixels wide between two places, over what is less than nearer it. */
-  void line(double[] a, double[] b, double wide, double nearer, int colour) {
+  /** Draws a line so many pixels wide between two places. */
+  void line(double[] a, double[] b, double wide, int colour) {
     double dx = b[0] - a[0];
     double dy = b[1] - a[1];
     double length = Math.hypot(dx, dy);
@@ -154,23 +154,19 @@ final class Raster {
     // Half its width longer at both ends, so that lines meet in corners without a notch.
     double ex = dx / length * half;
     double ey = dy / length * half;
-    double[] p = {a[0] + ox - ex, a[1] + oy - ey, a[2] - nearer};
-    double[] q = {a[0] - ox - ex, a[1] - oy - ey, a[2] - nearer};
-    double[] r = {b[0] - ox + ex, b[1] - oy + ey, b[2] - nearer};
-    double[] s = {b[0] + ox + ex, b[1] + oy + ey, b[2] - nearer};
+    double[] p = {a[0] + ox - ex, a[1] + oy - ey, a[2]};
+    double[] q = {a[0] - ox - ex, a[1] - oy - ey, a[2]};
+    double[] r = {b[0] - ox + ex, b[1] - oy + ey, b[2]};
+    double[] s = {b[0] + ox + ex, b[1] + oy + ey, b[2]};
     triangle(p, q, r, colour);
     triangle(p, r, s, colour);
   }
 
-  /** Whether nothing much nearer covers a place. */
-  boolean shows(double[] place, double nearer) {
+  /** Whether nothing nearer covers a place. */
+  boolean shows(double[] place) {
     int x = (int) (place[0] * fine);
     int y = (int) (place[1] * fine);
-    return x >= 0
-        && y >= 0
-        && x < width
-        && y < height
-        && place[2] - nearer <= depths[y * width + x];
+    return x >= 0 && y >= 0 && x < width && y < height && place[2] <= depths[y * width + x];
   }
 
   /** In pixels of the picture. */
