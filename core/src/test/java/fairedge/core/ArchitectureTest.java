@@ -63,6 +63,7 @@ class ArchitectureTest {
                   List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "inspect")),
               Map.entry("compare", List.of("geometry")),
               Map.entry("credit", List.of("inspect")),
+              Map.entry("insight", List.of()),
               Map.entry("format", List.of("geometry", "mesh", "subdivide")),
               Map.entry("props", List.of("geometry", "mesh"))));
 

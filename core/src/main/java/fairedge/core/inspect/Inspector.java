@@ -86,6 +86,15 @@ public final class Inspector {
     return whole(subject(mesh, oddities)).report();
   }
 
+  /** A report, and what is told beside it of a mesh that is handed in. */
+  public record Examined(Report report, Held held) {}
+
+  /** The same report, for once and for all. */
+  public Examined examine(Mesh mesh, List<Oddity> oddities) {
+    Subject subject = subject(mesh, oddities);
+    return new Examined(whole(subject).report(), Held.of(subject));
+  }
+
   /** A report, and what to keep for the next. */
   public record Inspected(Report report, Recall recall) {}
 

@@ -66,6 +66,19 @@ public final class Strips {
     return false;
   }
 
+  /** Whether a hard edge or a border has a support strip beside it. */
+  public boolean isHeld(int e) {
+    int start = subject.mesh().cornerOn(e);
+    int c = start;
+    do {
+      if (subject.mesh().size(subject.mesh().faceOf(c)) == 4 && isBetween(c)) {
+        return true;
+      }
+      c = subject.mesh().nextOnEdge(c);
+    } while (c != start);
+    return false;
+  }
+
   private boolean isBend(int e) {
     return subject.topology().uses(e) == 1 || subject.hardEdges().turnsOver(e);
   }

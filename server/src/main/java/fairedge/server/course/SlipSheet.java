@@ -76,14 +76,14 @@ final class SlipSheet {
     float top = Paper.A4.getHeight() - place / ACROSS * height() - INSET;
     float room = width() - 2 * INSET - CODE_SIZE - 8;
     Paper.Part part = paper.part();
-    part.heading(x, top - 14, 14, fitted(paper, slip.name(), 14, room));
-    part.line(x, top - 29, 9, fitted(paper, course + ", Fair Edge", 9, room));
+    part.heading(x, top - 14, 14, paper.fitted(slip.name(), 14, room));
+    part.line(x, top - 29, 9, paper.fitted(course + ", Fair Edge", 9, room));
     part.line(x, top - 56, 9, "Open");
-    part.line(x, top - 69, 10, fitted(paper, address, 10, room));
+    part.line(x, top - 69, 10, paper.fitted(address, 10, room));
     part.line(x, top - 92, 9, "Type this code, and choose a password");
     part.line(x, top - 112, 17, slip.code());
     part.line(x, top - 134, 9, "You sign in as");
-    part.line(x, top - 147, 11, fitted(paper, slip.signIn(), 11, room));
+    part.line(x, top - 147, 11, paper.fitted(slip.signIn(), 11, room));
     part.line(x, top - 168, 8, "Good once, until " + DAY.format(slip.until().atZone(zone)));
     part.squares(
         x + width() - 2 * INSET - CODE_SIZE,
@@ -91,15 +91,6 @@ final class SlipSheet {
         CODE_SIZE / code.length,
         code,
         "The address " + address + " as a square code");
-  }
-
-  private static String fitted(Paper paper, String text, float size, float room)
-      throws IOException {
-    String cut = text;
-    while (cut.length() > 1 && paper.width(cut, size) > room) {
-      cut = cut.substring(0, cut.length() - 2).stripTrailing() + "…";
-    }
-    return cut;
   }
 
   private static boolean[][] squareCode(String address) {

@@ -2,6 +2,7 @@ package fairedge.server.inspection;
 
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Held;
 import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Recall;
@@ -86,6 +87,19 @@ public class Inspections {
   public CheckView inspect(Mesh mesh, List<Oddity> oddities, Terms terms) {
     Report report = inspector(terms).inspect(mesh, oddities);
     return CheckView.of(report, mesh, LISTED);
+  }
+
+  /**
+   * What is kept of a mesh that is handed in.
+   *
+   * @param held null where that is not known
+   */
+  public record Examined(CheckView check, @Nullable Held held) {}
+
+  /** The same for once and for all, with what is told beside it. */
+  public Examined examine(Mesh mesh, List<Oddity> oddities, Terms terms) {
+    Inspector.Examined examined = inspector(terms).examine(mesh, oddities);
+    return new Examined(CheckView.of(examined.report(), mesh, LISTED), examined.held());
   }
 
   /**

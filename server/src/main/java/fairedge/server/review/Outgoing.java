@@ -1,6 +1,7 @@
 package fairedge.server.review;
 
 import fairedge.json.CheckView;
+import fairedge.json.CreditsView;
 import fairedge.server.course.Audit;
 import fairedge.server.course.Deed;
 import fairedge.server.exercise.Assignments;
@@ -240,6 +241,7 @@ class Outgoing implements Round {
     Answer.Words words = answer.words();
     int number = answer.said() + 1;
     Saying before = store.lastSayings(List.of(id)).get(id);
+    CreditsView credits = answers.proposed(submission, answer).orElse(null);
     store.say(
         id,
         new Saying(
@@ -248,14 +250,18 @@ class Outgoing implements Round {
             Objects.requireNonNull(answer.returnedBy()),
             submission.newest(),
             words,
-            answers.proposed(submission, answer).orElse(null),
+            credits,
             wavings.of(submission, check).entrySet().stream()
                 .map(e -> new Saying.WavedNote(e.getKey(), e.getValue().reason()))
                 .toList()));
     store.setOut(id, number);
     writeAudit(submission, answer, number);
     phrases.count(usedAnew(words.notes(), before));
-    submissions.answered(submission, at, words.verdict() == Verdict.accepted);
+    submissions.answered(
+        submission,
+        at,
+        words.verdict() == Verdict.accepted,
+        credits == null ? null : credits.total());
     events.publishEvent(new AnswerReturned(id));
   }
 

@@ -8,7 +8,6 @@ import fairedge.server.platform.SignedIn;
 import fairedge.server.review.NoteView.NoteKind;
 import fairedge.server.review.store.PhraseStore;
 import java.time.Clock;
-import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -118,7 +117,7 @@ public class Phrases {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A phrase has some words.");
     }
     String kind = asked.kind();
-    if (kind != null && Arrays.stream(Kind.values()).noneMatch(k -> k.key().equals(kind))) {
+    if (kind != null && Kind.find(kind).isEmpty()) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "There are no findings of this kind.");
     }
     UUID course = asked.course();

@@ -11,6 +11,7 @@ import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Exercises;
 import fairedge.server.inspection.Inspections;
+import fairedge.server.inspection.Inspections.Examined;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.submission.store.RecheckStore;
 import fairedge.server.submission.store.SubmissionStore;
@@ -122,10 +123,11 @@ public class Rechecks {
 
   private void recheck(Submission submission, Exercise exercise) {
     CheckView before = submissions.newest(submission);
-    CheckView now = renewed(submission, exercise, before);
+    Examined examined = renewed(submission, exercise, before);
+    CheckView now = examined.check();
     transactions.executeWithoutResult(status -> {
       if (submissions.lock(submission.id()).newest() == submission.newest()) {
-        store.addReport(submission.id(), exercise.termsVersion(), now);
+        store.addReport(submission.id(), exercise.termsVersion(), examined);
         submissions.compare(submission.id());
         wavings.recount(submissions.require(submission.id()), now);
         submissions.findAfter(submission).ifPresent(after -> submissions.compare(after.id()));
@@ -134,24 +136,25 @@ public class Rechecks {
     });
   }
 
-  private CheckView renewed(Submission submission, Exercise exercise, CheckView before) {
-    CheckView fresh;
+  private Examined renewed(Submission submission, Exercise exercise, CheckView before) {
+    Examined anew;
     try {
-      fresh =
+      anew =
           Effort.of(longest)
               .on(
                   Runtime.getRuntime().availableProcessors(),
                   () ->
-                      inspections.inspect(
+                      inspections.examine(
                           submissions.mesh(submission), List.of(), exercise.terms()));
     } catch (Effort.Over over) {
       log.warn("submission {} took too long to be inspected anew", submission.id());
-      return before;
+      return new Examined(before, null);
     } catch (RuntimeException e) {
       throw e;
     } catch (Exception e) {
       throw new IllegalStateException(e);
     }
+    CheckView fresh = anew.check();
     Stream<FindingView> kept =
         before.findings().stream()
             .filter(f -> OF_THE_FILE.contains(f.kind()))
@@ -160,13 +163,15 @@ public class Rechecks {
         Stream.concat(fresh.findings().stream(), kept)
             .sorted(Comparator.comparing(f -> Kind.named(f.kind())))
             .toList();
-    return CheckView.of(
-        fresh.figures(),
-        findings,
-        fresh.unlisted(),
-        fresh.leftOut(),
-        fresh.met(),
-        fresh.pardoned());
+    return new Examined(
+        CheckView.of(
+            fresh.figures(),
+            findings,
+            fresh.unlisted(),
+            fresh.leftOut(),
+            fresh.met(),
+            fresh.pardoned()),
+        anew.held());
   }
 
   private static Optional<FindingView> reassessed(FindingView f, Profile profile) {

@@ -19,6 +19,7 @@ import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Setting.HandInBy;
 import fairedge.server.exercise.Told;
 import fairedge.server.inspection.Inspections;
+import fairedge.server.inspection.Inspections.Examined;
 import fairedge.server.meshfile.MeshFiles;
 import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
@@ -102,9 +103,13 @@ public class Submissions {
       Mesh mesh,
       @Nullable String fileName,
       @Nullable Long step,
-      CheckView check,
+      Examined examined,
       List<ReadingView> reading,
-      int version) {}
+      int version) {
+    CheckView check() {
+      return examined.check();
+    }
+  }
 
   /**
    * Hands in a workpiece as it stands at a revision; asked again with the same key, also after a
@@ -128,13 +133,13 @@ public class Submissions {
             student.id(),
             standing.mesh().faceCount(),
             () -> {
-              CheckView check = inspections.inspect(standing.mesh(), List.of(), exercise.terms());
+              Examined examined = inspections.examine(standing.mesh(), List.of(), exercise.terms());
               return ready(
                   new Prepared(
                       standing.mesh(),
                       null,
                       standing.step(),
-                      check,
+                      examined,
                       List.of(),
                       exercise.termsVersion()));
             });
@@ -166,12 +171,12 @@ public class Submissions {
 
   /** What was read from a file, inspected as an exercise wants it. */
   Prepared prepareFile(Exercise exercise, String fileName, ReadResult read) {
-    CheckView check = inspections.inspect(read.mesh(), read.oddities(), exercise.terms());
+    Examined examined = inspections.examine(read.mesh(), read.oddities(), exercise.terms());
     Stream<ReadingView> remarks = read.remarks().stream().map(r -> new ReadingView(0, r));
     Stream<ReadingView> odd =
         read.oddities().stream().limit(MOST_REMARKS).map(o -> new ReadingView(o.line(), words(o)));
     List<ReadingView> reading = Stream.concat(remarks, odd).toList();
-    return new Prepared(read.mesh(), fileName, null, check, reading, exercise.termsVersion());
+    return new Prepared(read.mesh(), fileName, null, examined, reading, exercise.termsVersion());
   }
 
   /** With marks where something is to be mended: a remark alone would look like a fault. */
@@ -232,7 +237,7 @@ public class Submissions {
             prepared.version(),
             false,
             null);
-    store.insert(submission, key.client(), prepared.check(), prepared.reading());
+    store.insert(submission, key.client(), prepared.examined(), prepared.reading());
     store.setAgainst(submission.id(), against(submission, prepared.check()).orElse(null));
     wavings.recount(submission, prepared.check());
     Exercise exercise = assignments.require(key.assignment()).exercise();
@@ -285,9 +290,14 @@ public class Submissions {
     return store.lock(id).orElseThrow(Submissions::gone);
   }
 
-  /** Its answer is out from a time on, and quotes the newest report; in the transaction at hand. */
-  public void answered(Submission submission, Instant at, boolean isAccepted) {
-    store.answered(submission.id(), submission.newest(), at, isAccepted);
+  /**
+   * Its answer is out from a time on, and quotes the newest report; in the transaction at hand.
+   *
+   * @param credits what it gave; null where there are none
+   */
+  public void answered(
+      Submission submission, Instant at, boolean isAccepted, @Nullable Double credits) {
+    store.answered(submission.id(), submission.newest(), at, isAccepted, credits);
   }
 
   /** Somebody who reviews has opened it: from now on it can't be taken back. */

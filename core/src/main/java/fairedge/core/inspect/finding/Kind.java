@@ -1,6 +1,10 @@
 package fairedge.core.inspect.finding;
 
 import fairedge.core.survey.Threshold;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** The kinds of finding, in the order of a report. */
 public enum Kind {
@@ -82,6 +86,9 @@ public enum Kind {
     this.family = family;
   }
 
+  private static final Map<String, Kind> BY_KEY =
+      Arrays.stream(values()).collect(Collectors.toMap(Kind::key, k -> k));
+
   /** The name of the kind in reports, profiles and the handbook. */
   public String key() {
     return key;
@@ -91,12 +98,13 @@ public enum Kind {
    * @throws IllegalArgumentException if no kind has this name
    */
   public static Kind named(String key) {
-    for (Kind kind : values()) {
-      if (kind.key.equals(key)) {
-        return kind;
-      }
-    }
-    throw new IllegalArgumentException("no kind of finding is called " + key);
+    return find(key)
+        .orElseThrow(() -> new IllegalArgumentException("no kind of finding is called " + key));
+  }
+
+  /** The kind of this name; none where there is no such, or none any more. */
+  public static Optional<Kind> find(String key) {
+    return Optional.ofNullable(BY_KEY.get(key));
   }
 
   public Family family() {

@@ -26,6 +26,7 @@ class MeController {
    * @param mayTeach whether they may make classes
    */
   record Me(
+      UUID id,
       String name,
       String signIn,
       @Nullable String zone,
@@ -50,6 +51,7 @@ class MeController {
     accounts.seen(account);
     Accounts.Self self = accounts.self(account);
     return new Me(
+        account.id(),
         account.name(),
         account.signIn(),
         self.zone(),

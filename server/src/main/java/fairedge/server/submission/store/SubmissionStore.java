@@ -13,6 +13,7 @@ import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.sum;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.inspect.Held;
 import fairedge.core.inspect.Met;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
@@ -21,6 +22,7 @@ import fairedge.json.FindingView;
 import fairedge.json.FindingView.SeverityView;
 import fairedge.schema.generated.tables.records.SubmissionRecord;
 import fairedge.schema.generated.tables.records.SubmissionReportRecord;
+import fairedge.server.inspection.Inspections.Examined;
 import fairedge.server.meshfile.MeshHolder;
 import fairedge.server.platform.Json;
 import fairedge.server.submission.Against;
@@ -30,7 +32,6 @@ import fairedge.server.submission.Summary;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -80,7 +81,7 @@ public class SubmissionStore implements MeshHolder {
   }
 
   /** Keeps a submission with its report; in the transaction at hand. */
-  public void insert(Submission s, UUID clientKey, CheckView check, List<ReadingView> reading) {
+  public void insert(Submission s, UUID clientKey, Examined examined, List<ReadingView> reading) {
     db.insertInto(SUBMISSION)
         .set(SUBMISSION.ID, s.id())
         .set(SUBMISSION.ASSIGNMENT_ID, s.assignmentId())
@@ -94,28 +95,30 @@ public class SubmissionStore implements MeshHolder {
         .set(SUBMISSION.HANDED_IN_AT, s.handedInAt().atOffset(ZoneOffset.UTC))
         .set(SUBMISSION.REPORT_VERSION, s.newest())
         .execute();
-    insertReport(s.id(), s.newest(), check, KeptReport.reading(reading, json));
+    insertReport(s.id(), s.newest(), examined, KeptReport.reading(reading, json));
   }
 
   /**
    * Adds a report that was made by another version of the exercise; from now on it is the newest.
    * Those before stay. In the transaction at hand.
    */
-  public void addReport(UUID id, int version, CheckView check) {
+  public void addReport(UUID id, int version, Examined examined) {
     JSONB reading =
         db.select(SUBMISSION_REPORT.READING)
             .from(SUBMISSION_REPORT)
             .where(SUBMISSION_REPORT.SUBMISSION_ID.eq(id))
             .limit(1)
             .fetchSingle(SUBMISSION_REPORT.READING);
-    insertReport(id, version, check, reading);
+    insertReport(id, version, examined, reading);
     db.update(SUBMISSION)
         .set(SUBMISSION.REPORT_VERSION, version)
         .where(SUBMISSION.ID.eq(id))
         .execute();
   }
 
-  private void insertReport(UUID id, int version, CheckView check, JSONB reading) {
+  private void insertReport(UUID id, int version, Examined examined, JSONB reading) {
+    CheckView check = examined.check();
+    Held held = examined.held();
     KeptReport.Columns kept = KeptReport.Columns.of(check, json);
     db.insertInto(SUBMISSION_REPORT)
         .set(SUBMISSION_REPORT.SUBMISSION_ID, id)
@@ -128,6 +131,8 @@ public class SubmissionStore implements MeshHolder {
         .set(SUBMISSION_REPORT.MET, kept.met())
         .set(SUBMISSION_REPORT.PARDONED, kept.pardoned())
         .set(SUBMISSION_REPORT.READING, reading)
+        .set(SUBMISSION_REPORT.HARD_EDGES, held == null ? null : held.hard())
+        .set(SUBMISSION_REPORT.HELD_EDGES, held == null ? null : held.held())
         .set(SUBMISSION_REPORT.WORST, KeptReport.worst(check.findings(), json))
         .execute();
     insertKinds(id, version, check);
@@ -226,11 +231,13 @@ public class SubmissionStore implements MeshHolder {
   }
 
   /** Its answer is out from a time on, and quotes a report. */
-  public void answered(UUID id, int quoted, Instant at, boolean isAccepted) {
+  public void answered(
+      UUID id, int quoted, Instant at, boolean isAccepted, @Nullable Double credits) {
     db.update(SUBMISSION)
         .set(SUBMISSION.QUOTED_VERSION, quoted)
         .set(SUBMISSION.ANSWERED_AT, at.atOffset(ZoneOffset.UTC))
         .set(SUBMISSION.IS_ACCEPTED, isAccepted)
+        .set(SUBMISSION.CREDITS, credits)
         .where(SUBMISSION.ID.eq(id))
         .execute();
   }
@@ -335,9 +342,6 @@ public class SubmissionStore implements MeshHolder {
                 r -> r.value1(), Collectors.mapping(r -> r.value2(), Collectors.toSet())));
   }
 
-  private static final Map<String, Kind> KINDS =
-      Arrays.stream(Kind.values()).collect(Collectors.toMap(Kind::key, k -> k));
-
   /** What credits go by. */
   public record Counted(
       Map<Kind, Map<Severity, Integer>> kinds,
@@ -363,7 +367,7 @@ public class SubmissionStore implements MeshHolder {
         .where(REPORT_KIND.SUBMISSION_ID.eq(any(ids)))
         .forEach(r -> {
           // What another version of the engine found and this one does not know takes nothing off.
-          Kind kind = KINDS.get(r.getKind());
+          Kind kind = Kind.find(r.getKind()).orElse(null);
           if (kind != null && r.getVersion().equals(versions.get(r.getSubmissionId()))) {
             kinds
                 .computeIfAbsent(r.getSubmissionId(), id -> new EnumMap<>(Kind.class))

@@ -1,0 +1,23 @@
+package fairedge.server.print;
+
+import java.util.UUID;
+
+/**
+ * A print under way.
+ *
+ * @param done how many of its answers are on paper
+ */
+public record PrintView(UUID id, State state, int done, int total, Form form) {
+  /** How far it is. */
+  public enum State {
+    waiting,
+    made,
+    failed
+  }
+
+  /** As what it comes: one document, or one of each answer. */
+  public enum Form {
+    pdf,
+    zip
+  }
+}
