@@ -207,6 +207,20 @@ function sendFiles<T>(
 }
 
 /** Every call there is; the only place that fetches. */
+/** What goes onto paper together. */
+export type PrintPlace = `/assignments/${string}` | `/classes/${string}/students/${string}`;
+
+/** Addresses of files, for links. */
+export const files = {
+  paper: (submission: string, sheet: string) =>
+    `/api/submissions/${submission}/paper${query({ sheet })}`,
+  print: (id: string) => `/api/prints/${id}/file`,
+  table: (course: string, table: string, group: string | null, bom: boolean) =>
+    `/api/classes/${course}/tables/${table}${query({ group, bom: bom ? 'true' : null })}`,
+  termTable: (course: string, student: string, table: string, bom: boolean) =>
+    `/api/classes/${course}/students/${student}/tables/${table}${query({ bom: bom ? 'true' : null })}`,
+};
+
 export const api = {
   session: () => json<Schemas['Session']>('GET', '/session'),
   signIn: (signIn: string, password: string) =>
@@ -220,6 +234,17 @@ export const api = {
       'GET',
       `/desk${query({ ...filter, mine: filter.mine ? 'true' : null })}`,
     ),
+  board: (course: string, group: string | null) =>
+    json<Schemas['BoardView']>('GET', `/classes/${course}/board${query({ group })}`),
+  insight: (course: string, group: string | null) =>
+    json<Schemas['InsightView']>('GET', `/classes/${course}/insight${query({ group })}`),
+  term: (course: string, student: string) =>
+    json<Schemas['TermView']>('GET', `/classes/${course}/students/${student}/insight`),
+  /** Puts answers onto paper: all of an exercise, or a student's term. */
+  beginPrint: (of: PrintPlace, asked: Schemas['PrintRequest']) =>
+    json<Schemas['PrintView']>('POST', `${of}/prints`, asked),
+  print: (id: string) => json<Schemas['PrintView']>('GET', `/prints/${id}`),
+  cancelPrint: (id: string) => nothing('DELETE', `/prints/${id}`),
   acceptTogether: (asked: Schemas['AcceptRequest']) =>
     json<Schemas['Came']>('POST', '/desk/accept', asked),
   sayTogether: (asked: Schemas['SayRequest']) => json<Schemas['Came']>('POST', '/desk/say', asked),

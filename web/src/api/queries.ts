@@ -24,6 +24,32 @@ export const queries = {
       refetchInterval: 5_000,
       placeholderData: keepPreviousData,
     }),
+  board: (course: string, group: string | null) =>
+    queryOptions({
+      queryKey: ['board', course, group],
+      queryFn: () => api.board(course, group),
+      refetchInterval: 60_000,
+      placeholderData: keepPreviousData,
+    }),
+  insight: (course: string, group: string | null) =>
+    queryOptions({
+      queryKey: ['insight', course, group],
+      queryFn: () => api.insight(course, group),
+      // What became of notes is found out some at a time.
+      refetchInterval: (query) => (query.state.data?.isWhole === false ? 300 : false),
+      placeholderData: keepPreviousData,
+    }),
+  term: (course: string, student: string) =>
+    queryOptions({
+      queryKey: ['term', course, student],
+      queryFn: () => api.term(course, student),
+    }),
+  print: (id: string) =>
+    queryOptions({
+      queryKey: ['print', id],
+      queryFn: () => api.print(id),
+      refetchInterval: (query) => (query.state.data?.state === 'waiting' ? 400 : false),
+    }),
   phrases: () => queryOptions({ queryKey: ['phrases'], queryFn: api.phrases, staleTime: 60_000 }),
   besideMesh: (id: string, beside: Beside) =>
     queryOptions({

@@ -16,10 +16,12 @@ import {
   AccountPage,
   AnswerPage,
   BenchPage,
+  BoardPage,
   BundlePage,
   ExercisesPage,
   fetchAhead,
   HandbookPage,
+  InsightPage,
   NewClassPage,
   OutboxPage,
   Part,
@@ -29,6 +31,7 @@ import {
   PracticePage,
   RehearsalPage,
   ReviewPage,
+  TermPage,
   EditorPage,
 } from './parts';
 import places from './places.json';
@@ -67,6 +70,9 @@ const AT: Record<keyof typeof places, ReactNode> = {
   rehearsal: <RehearsalPage />,
   bundle: <BundlePage />,
   phrases: <PhrasesPage />,
+  board: <BoardPage />,
+  insight: <InsightPage />,
+  term: <TermPage />,
   review: <ReviewPage />,
   answer: <AnswerPage />,
 };

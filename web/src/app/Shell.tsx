@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
-import { NavLink, useNavigate } from 'react-router';
+import { NavLink, useLocation, useNavigate } from 'react-router';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { queries } from '../api/queries';
@@ -17,7 +17,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const learns = me?.memberships.some((m) => m.role === 'student');
   return (
     <div className="flex h-full flex-col">
-      <header className="flex min-h-12 shrink-0 flex-wrap items-center border-b border-ink px-4">
+      <header className="flex min-h-12 print:hidden shrink-0 flex-wrap items-center border-b border-ink px-4">
         <span className="mr-5 flex h-12 items-center gap-2.5 text-[16px] font-semibold max-sm:h-11">
           <HouseMark />
           Fair Edge
@@ -29,6 +29,11 @@ export function Shell({ children }: { children: ReactNode }) {
         >
           {teaches && <Place to="/desk">Desk</Place>}
           {teaches && <Place to="/exercises">Exercises</Place>}
+          {teaches && (
+            <Place to="/board" also="/insight">
+              Class board
+            </Place>
+          )}
           {teaches && <Place to="/phrases">Phrases</Place>}
           {(teaches || me?.mayTeach) && <Place to="/people">People</Place>}
           {learns && <Place to="/my-work">My work</Place>}
@@ -45,12 +50,15 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
-function Place({ to, children }: { to: string; children: ReactNode }) {
+/** A place; its mark stays on at another that belongs to it. */
+function Place(props: { to: string; also?: string; children: ReactNode }) {
+  const { to, children } = props;
+  const isAlso = useLocation().pathname === props.also;
   return (
     <NavLink
       to={to}
       className={({ isActive }) =>
-        `flex items-center border-b-[3px] px-2.5 pt-[3px] font-medium ${isActive ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'}`
+        `flex items-center border-b-[3px] px-2.5 pt-[3px] font-medium ${isActive || isAlso ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'}`
       }
     >
       {children}

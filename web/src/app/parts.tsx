@@ -28,6 +28,9 @@ export const ExercisesPage = part(
   async () => (await import('../pages/ExercisesPage')).ExercisesPage,
 );
 
+export const BoardPage = part(async () => (await import('../pages/BoardPage')).BoardPage);
+export const InsightPage = part(async () => (await import('../pages/InsightPage')).InsightPage);
+export const TermPage = part(async () => (await import('../pages/TermPage')).TermPage);
 export const PhrasesPage = part(async () => (await import('../pages/PhrasesPage')).PhrasesPage);
 export const PeoplePage = part(async () => (await import('../pages/PeoplePage')).PeoplePage);
 export const NewClassPage = part(async () => (await import('../pages/NewClassPage')).NewClassPage);

@@ -87,3 +87,12 @@ export function shortNumber(n: number): string {
   if (n < 10_000) return numberText(n);
   return n < 999_500 ? `${Math.round(n / 1000)} k` : `${Math.round(n / 1e6)} M`;
 }
+
+/** "17 Nov", by a clock on a wall somewhere. */
+export function wallDay(iso: string, wall: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: wall,
+    day: 'numeric',
+    month: 'short',
+  }).format(new Date(iso));
+}

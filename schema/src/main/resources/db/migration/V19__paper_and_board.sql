@@ -28,3 +28,15 @@ update submission s set credits = (
 alter table submission_report
   add column hard_edges integer,
   add column held_edges integer;
+
+-- What became of findings that a kept phrase spoke of, in the attempt after the answer. Names no person; it
+-- stays when the hand-in is erased.
+create table note_outcome (
+  submission_id uuid not null,
+  note_id uuid not null,
+  course_id uuid not null references course,
+  phrase_id uuid not null,
+  is_cured boolean not null,
+  primary key (submission_id, note_id)
+);
+create index note_outcome_course on note_outcome (course_id, phrase_id);

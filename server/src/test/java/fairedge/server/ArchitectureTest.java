@@ -100,7 +100,14 @@ class ArchitectureTest {
                   "WAVING")),
           Map.entry(
               "review",
-              Set.of("ANSWER", "NOTE", "NOTE_THREAD", "PHRASE", "REVIEW_LEASE", "SAYING")),
+              Set.of(
+                  "ANSWER",
+                  "NOTE",
+                  "NOTE_OUTCOME",
+                  "NOTE_THREAD",
+                  "PHRASE",
+                  "REVIEW_LEASE",
+                  "SAYING")),
           Map.entry("print", Set.of("PRINT")),
           Map.entry("notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX")),
           Map.entry("platform", Set.of("SCHEDULED_TASKS")));

@@ -96,6 +96,18 @@ public class Courses {
         .toList();
   }
 
+  /** Somebody in a class, put away or not. */
+  public Member member(UUID courseId, UUID account) {
+    SignedIn known =
+        memberIds(courseId).contains(account)
+            ? accounts.people(List.of(account)).get(account)
+            : null;
+    if (known == null) {
+      throw Problem.notFound("student");
+    }
+    return new Member(known.id(), known.signIn(), known.name());
+  }
+
   /** The students of several classes who are not put away, class by class. */
   public Map<UUID, Set<UUID>> studentsByClass(Collection<UUID> courseIds) {
     return store.studentsByClass(courseIds);

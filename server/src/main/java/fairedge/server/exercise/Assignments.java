@@ -80,7 +80,7 @@ public class Assignments {
   }
 
   /** All that is set in a class, in its order. */
-  List<Assignment> ofCourse(UUID course) {
+  public List<Assignment> ofCourse(UUID course) {
     return store.ofCourses(List.of(course));
   }
 

@@ -1,7 +1,7 @@
 package fairedge.server.print;
 
-import fairedge.server.print.PrintView.Form;
-import fairedge.server.print.PrintView.State;
+import fairedge.server.print.PrintView.PrintForm;
+import fairedge.server.print.PrintView.PrintState;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
@@ -18,9 +18,9 @@ public record Print(
     @Nullable UUID assignment,
     @Nullable UUID course,
     @Nullable UUID student,
-    Form form,
+    PrintForm form,
     Sheet sheet,
-    State state,
+    PrintState state,
     int done,
     int total) {
 

@@ -5,8 +5,8 @@ import fairedge.server.exercise.Assignments;
 import fairedge.server.meshfile.SentFiles;
 import fairedge.server.platform.Job;
 import fairedge.server.platform.SlowLane;
-import fairedge.server.print.PrintView.Form;
-import fairedge.server.print.PrintView.State;
+import fairedge.server.print.PrintView.PrintForm;
+import fairedge.server.print.PrintView.PrintState;
 import fairedge.server.print.store.PrintStore;
 import fairedge.server.review.SaidAnswers;
 import java.io.BufferedOutputStream;
@@ -74,7 +74,7 @@ class PrintJob implements Job {
     }
     try {
       Optional<Print> print = store.find(UUID.fromString(id));
-      if (print.isPresent() && print.get().state() == State.waiting) {
+      if (print.isPresent() && print.get().state() == PrintState.waiting) {
         make(print.get());
       }
       return Ended.DONE;
@@ -95,7 +95,7 @@ class PrintJob implements Job {
       }
     } catch (IOException | RuntimeException broken) {
       log.error("print {} failed", print.id(), broken);
-      store.setState(print.id(), State.failed);
+      store.setState(print.id(), PrintState.failed);
     }
   }
 
@@ -107,7 +107,7 @@ class PrintJob implements Job {
                 Objects.requireNonNull(print.student()),
                 List.of(Objects.requireNonNull(print.course())));
     try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
-      return print.form() == Form.zip
+      return print.form() == PrintForm.zip
           ? press.apart(all, print.sheet(), out, done -> store.setDone(print.id(), done))
           : press.together(
               title(print), all, print.sheet(), out, done -> store.setDone(print.id(), done));
@@ -128,7 +128,7 @@ class PrintJob implements Job {
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
-      if (!store.setState(print.id(), State.made)) {
+      if (!store.setState(print.id(), PrintState.made)) {
         status.setRollbackOnly();
       }
     });

@@ -7,16 +7,16 @@ import java.util.UUID;
  *
  * @param done how many of its answers are on paper
  */
-public record PrintView(UUID id, State state, int done, int total, Form form) {
+public record PrintView(UUID id, PrintState state, int done, int total, PrintForm form) {
   /** How far it is. */
-  public enum State {
+  public enum PrintState {
     waiting,
     made,
     failed
   }
 
   /** As what it comes: one document, or one of each answer. */
-  public enum Form {
+  public enum PrintForm {
     pdf,
     zip
   }

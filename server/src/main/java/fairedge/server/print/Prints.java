@@ -7,8 +7,8 @@ import fairedge.server.platform.JobQueue;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
-import fairedge.server.print.PrintView.Form;
-import fairedge.server.print.PrintView.State;
+import fairedge.server.print.PrintView.PrintForm;
+import fairedge.server.print.PrintView.PrintState;
 import fairedge.server.print.store.PrintStore;
 import fairedge.server.review.SaidAnswers;
 import fairedge.server.review.SaidAnswers.Said;
@@ -69,7 +69,7 @@ public class Prints {
 
   /** The last answer of every student in an assignment, for those who see all. */
   @Transactional
-  public PrintView all(UUID assignment, Sheet sheet, Form form, SignedIn account) {
+  public PrintView all(UUID assignment, Sheet sheet, PrintForm form, SignedIn account) {
     assignments.requireTo(Right.READ_ALL, assignment, account);
     return begin(
         new Asked(assignment, null, null, sheet, form), answers.lastOf(assignment), account);
@@ -77,7 +77,7 @@ public class Prints {
 
   /** All answers of a student in a class, for those who see all, and for the student. */
   @Transactional
-  public PrintView term(UUID course, UUID student, Sheet sheet, Form form, SignedIn account) {
+  public PrintView term(UUID course, UUID student, Sheet sheet, PrintForm form, SignedIn account) {
     answers.requireMayReadOf(course, student, account);
     return begin(
         new Asked(null, course, student, sheet, form),
@@ -90,7 +90,7 @@ public class Prints {
       @Nullable UUID course,
       @Nullable UUID student,
       Sheet sheet,
-      Form form) {}
+      PrintForm form) {}
 
   private PrintView begin(Asked asked, List<UUID> all, SignedIn account) {
     if (all.isEmpty()) {
@@ -114,7 +114,7 @@ public class Prints {
             asked.student(),
             asked.form(),
             asked.sheet(),
-            State.waiting,
+            PrintState.waiting,
             0,
             all.size());
     store.insert(print, clock.instant());
@@ -128,7 +128,7 @@ public class Prints {
   }
 
   /** A print that is made, for who asked and still may read what is in it. */
-  public record Made(InputStream bytes, Form form) {}
+  public record Made(InputStream bytes, PrintForm form) {}
 
   public Made made(UUID id, SignedIn account) {
     Print print = requireMine(id, account);
@@ -137,7 +137,7 @@ public class Prints {
     } else if (print.course() != null && print.student() != null) {
       answers.requireMayReadOf(print.course(), print.student(), account);
     }
-    if (print.state() != State.made) {
+    if (print.state() != PrintState.made) {
       throw Problem.notFound("file");
     }
     return new Made(files.open(id), print.form());

@@ -6,6 +6,7 @@ import fairedge.server.course.Right;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.review.NoteView.NoteKind;
+import fairedge.server.review.store.OutcomeStore;
 import fairedge.server.review.store.PhraseStore;
 import java.time.Clock;
 import java.util.List;
@@ -20,11 +21,13 @@ public class Phrases {
   private static final int MOST = 1000;
 
   private final PhraseStore store;
+  private final OutcomeStore outcomes;
   private final Courses courses;
   private final Clock clock;
 
-  Phrases(PhraseStore store, Courses courses, Clock clock) {
+  Phrases(PhraseStore store, OutcomeStore outcomes, Courses courses, Clock clock) {
     this.store = store;
+    this.outcomes = outcomes;
     this.courses = courses;
     this.clock = clock;
   }
@@ -85,6 +88,7 @@ public class Phrases {
             true,
             kept.isPutAway());
     store.update(sum, kept.isPutAway() ? clock.instant() : null);
+    outcomes.merge(id, into);
     store.delete(id);
     return sum;
   }

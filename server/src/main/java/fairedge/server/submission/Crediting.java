@@ -35,9 +35,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -122,6 +124,38 @@ public class Crediting {
     return full;
   }
 
+  /**
+   * What the engine proposes for several attempts by the rule that holds, before anybody has looked
+   * at them, by their ids; nothing where an exercise has no credits.
+   *
+   * @param assignments those of the attempts, by their ids
+   */
+  public Map<UUID, Double> proposals(Map<UUID, Assignment> assignments, Collection<Tried> all) {
+    List<Tried> credited =
+        all.stream().filter(t -> !ruleOf(assignments, t).criteria().isEmpty()).toList();
+    Map<UUID, Counted> counted =
+        store.counted(credited.stream().collect(Collectors.toMap(Tried::id, Tried::report)));
+    Map<UUID, DueClock> clocks = new HashMap<>();
+    Map<UUID, Double> proposed = new HashMap<>();
+    for (Tried t : credited) {
+      Assignment assignment = Objects.requireNonNull(assignments.get(t.assignment()));
+      Counted c = counted.get(t.id());
+      if (c != null) {
+        int late =
+            clocks
+                .computeIfAbsent(t.assignment(), id -> clock(assignment))
+                .daysLate(t.student(), t.handedInAt());
+        proposed.put(
+            t.id(), credits(assignment.exercise().rule(), c, assignment.exercise(), late).total());
+      }
+    }
+    return proposed;
+  }
+
+  private static CreditRule ruleOf(Map<UUID, Assignment> assignments, Tried t) {
+    return Objects.requireNonNull(assignments.get(t.assignment())).exercise().rule();
+  }
+
   private static CreditsView credits(CreditRule rule, Counted c, Exercise e, int daysLate) {
     return credits(rule, tally(c, e.wanted().faces()), Judged.NOT_YET, daysLate);
   }
@@ -150,8 +184,12 @@ public class Crediting {
   /** By what it is told how late hand-ins to an assignment are. */
   private record DueClock(ZoneId zone, Allowances.All allowed) {
     int daysLate(Submission s) {
-      Instant due = allowed.of(s.studentId()).due();
-      return due == null ? 0 : Lateness.days(due, s.handedInAt(), zone);
+      return daysLate(s.studentId(), s.handedInAt());
+    }
+
+    int daysLate(UUID student, Instant handedInAt) {
+      Instant due = allowed.of(student).due();
+      return due == null ? 0 : Lateness.days(due, handedInAt, zone);
     }
   }
 

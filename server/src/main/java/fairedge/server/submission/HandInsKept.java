@@ -4,16 +4,16 @@ import fairedge.core.format.obj.ObjWriter;
 import fairedge.json.FindingView;
 import fairedge.server.course.Belongings;
 import fairedge.server.exercise.Assignments;
+import fairedge.server.platform.Csv;
 import fairedge.server.submission.store.PictureStore;
 import fairedge.server.submission.store.SubmissionStore;
 import fairedge.server.submission.store.UploadStore;
 import fairedge.server.submission.store.WavingStore;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
@@ -46,19 +46,18 @@ class HandInsKept implements Belongings {
   @Override
   public void pack(Of whose, Box box) throws IOException {
     List<Submission> all = submissions.of(whose.account(), whose.courses());
-    StringBuilder list = new StringBuilder();
-    try (CSVPrinter table = new CSVPrinter(list, CSVFormat.RFC4180)) {
-      table.printRecord("exercise", "attempt", "handed in", "file", "mesh");
-      for (Submission s : all) {
-        table.printRecord(
-            assignments.require(s.assignmentId()).exercise().title(),
-            s.attempt(),
-            s.handedInAt(),
-            s.fileName() == null ? "from the bench" : s.fileName(),
-            mesh(s));
-      }
+    List<List<?>> rows = new ArrayList<>();
+    for (Submission s : all) {
+      rows.add(
+          List.of(
+              assignments.require(s.assignmentId()).exercise().title(),
+              s.attempt(),
+              s.handedInAt(),
+              s.fileName() == null ? "from the bench" : s.fileName(),
+              mesh(s)));
     }
-    box.put("handed-in.csv", list.toString().getBytes(StandardCharsets.UTF_8));
+    List<String> head = List.of("exercise", "attempt", "handed in", "file", "mesh");
+    box.put("handed-in.csv", new Csv(head, rows).bytes(false));
     for (Submission s : all) {
       StringBuilder obj = new StringBuilder();
       ObjWriter.write(submissions.mesh(s), obj);
@@ -67,7 +66,7 @@ class HandInsKept implements Belongings {
         box.put(
             "reports/%s.csv".formatted(s.id()),
             report(submissions.findReport(s.id(), s.quoted()).orElseThrow().findings())
-                .getBytes(StandardCharsets.UTF_8));
+                .bytes(false));
       }
     }
   }
@@ -76,22 +75,20 @@ class HandInsKept implements Belongings {
     return "meshes/%s.obj".formatted(s.id());
   }
 
-  private static String report(List<FindingView> findings) throws IOException {
-    StringBuilder text = new StringBuilder();
-    try (CSVPrinter table = new CSVPrinter(text, CSVFormat.RFC4180)) {
-      table.printRecord("kind", "severity", "finding", "sentence", "x", "y", "z");
-      for (FindingView f : findings) {
-        table.printRecord(
-            f.kind(),
-            f.severity(),
-            f.title(),
-            f.sentence(),
-            f.place().x(),
-            f.place().y(),
-            f.place().z());
-      }
+  private static Csv report(List<FindingView> findings) {
+    List<List<?>> rows = new ArrayList<>();
+    for (FindingView f : findings) {
+      rows.add(
+          List.of(
+              f.kind(),
+              f.severity().name(),
+              f.title(),
+              f.sentence(),
+              f.place().x(),
+              f.place().y(),
+              f.place().z()));
     }
-    return text.toString();
+    return new Csv(List.of("kind", "severity", "finding", "sentence", "x", "y", "z"), rows);
   }
 
   @Override

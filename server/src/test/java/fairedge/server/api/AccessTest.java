@@ -45,6 +45,9 @@ class AccessTest {
   private static String course;
   private static String person;
 
+  /** Whose work it is. */
+  private static String student;
+
   /** Who asks, in the order of the columns. */
   private static List<Client> askers() {
     return List.of(nobody, rune, ines, stranger, marit, assistant, putAway, elsewhere, classless);
@@ -138,6 +141,7 @@ class AccessTest {
     Map<String, Object> some = Map.of("submissions", List.of(submission));
     Map<String, Object> accept = with(some, Map.of("word", "", "ready", false));
     Map<String, Object> say = with(some, Map.of("kind", "n-gon", "text", "Look here."));
+    Map<String, Object> print = Map.of("sheet", "a4", "form", "pdf");
     Map<String, Object> phrase = Map.of("text", "Well.", "noteKind", "mend", "putAway", false);
     return List.of(
         line("GET", "/api/session", null, 200, 200, 200, 200, 200),
@@ -504,6 +508,42 @@ class AccessTest {
             .assistant(404),
         line("DELETE", "/api/classes/{course}/people/{person}", null, 401, 404, 404, 404, 204)
             .assistant(404),
+        line("GET", "/api/classes/{course}/board", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/classes/{course}/insight", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/classes/{course}/tables/{table}", null, 401, 404, 404, 404, 200),
+        line(
+            "GET",
+            "/api/classes/{course}/students/{student}/insight",
+            null,
+            401,
+            200,
+            404,
+            404,
+            200),
+        line(
+            "GET",
+            "/api/classes/{course}/students/{student}/tables/{table}",
+            null,
+            401,
+            200,
+            404,
+            404,
+            200),
+        // No answer is out: those who may are told so.
+        line("POST", "/api/assignments/{assignment}/prints", print, 401, 404, 404, 404, 400),
+        line(
+            "POST",
+            "/api/classes/{course}/students/{student}/prints",
+            print,
+            401,
+            400,
+            404,
+            404,
+            400),
+        line("GET", "/api/submissions/{id}/paper", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/prints/{print}", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/prints/{print}/file", null, 401, 404, 404, 404, 404),
+        line("DELETE", "/api/prints/{print}", null, 401, 404, 404, 404, 404),
         line("GET", "/api/submissions/{id}/credits", null, 401, 404, 404, 404, 200),
         line(
             "GET",
@@ -623,6 +663,7 @@ class AccessTest {
     school.enrol(props, school.person("hanno", "Hanno Wirtz"), Role.STUDENT);
     course = props.toString();
     person = database.value("select id from account where sign_in = 'tobias'");
+    student = database.value("select id from account where sign_in = 'rune'");
     database.run(
         "update membership set put_away_at = now() from account a where a.id = account_id and"
             + " a.sign_in = 'hanno'");
@@ -747,6 +788,12 @@ class AccessTest {
             .replace("{exercise}", exercise)
             .replace("{course}", course)
             .replace("{person}", person)
+            .replace("{student}", student)
+            .replace("{print}", UUID.randomUUID().toString())
+            .replace(
+                "/students/" + student + "/tables/{table}",
+                "/students/" + student + "/tables/credits")
+            .replace("{table}", "board")
             .replace("{group}", UUID.randomUUID().toString())
             .replace("{assignment}", assignment)
             .replace("{lens}", "shape-change")

@@ -550,7 +550,7 @@ class PeopleApiTest {
       List<String> names = names(teacher.get(person + "/everything").is(200).bytes());
       assertThat(names)
           .contains("handed-in.csv", "meshes/" + submission + ".obj")
-          .contains("answers/" + submission + "-1.txt", "reports/" + submission + ".csv")
+          .contains("answers/" + submission + "-1.pdf", "reports/" + submission + ".csv")
           .anyMatch(n -> n.startsWith("bench/") && n.endsWith("-steps.json"));
       assertThat(names(rune.get("/api/account/everything").is(200).bytes()))
           .contains("handed-in.csv");

@@ -33,9 +33,12 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.InsertResultStep;
@@ -128,6 +131,18 @@ public class WorkpieceStore implements MeshHolder {
   public boolean hasAny(Collection<UUID> assignments) {
     return db.fetchExists(
         WORKPIECE, WORKPIECE.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))));
+  }
+
+  /** Who has made a step at least on a workpiece of several assignments. */
+  public Map<UUID, Set<UUID>> begun(Collection<UUID> assignments) {
+    return db.select(WORKPIECE.ASSIGNMENT_ID, WORKPIECE.ACCOUNT_ID)
+        .from(WORKPIECE)
+        .where(
+            WORKPIECE.ASSIGNMENT_ID.eq(any(assignments.toArray(UUID[]::new))),
+            WORKPIECE.REVISION.gt(0L))
+        .collect(
+            Collectors.groupingBy(
+                r -> r.value1(), Collectors.mapping(r -> r.value2(), Collectors.toSet())));
   }
 
   public Optional<Head> find(UUID id) {

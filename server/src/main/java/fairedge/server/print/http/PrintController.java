@@ -48,7 +48,7 @@ class PrintController {
         .body(prints.answer(id, sheet, account));
   }
 
-  record PrintRequest(@NotNull Sheet sheet, PrintView.@NotNull Form form) {}
+  record PrintRequest(@NotNull Sheet sheet, PrintView.@NotNull PrintForm form) {}
 
   /** All answers of an exercise. */
   @PostMapping("/assignments/{assignment}/prints")
@@ -80,7 +80,7 @@ class PrintController {
   ResponseEntity<InputStreamResource> file(
       @PathVariable UUID print, @AuthenticationPrincipal SignedIn account) {
     Prints.Made made = prints.made(print, account);
-    boolean isZip = made.form() == PrintView.Form.zip;
+    boolean isZip = made.form() == PrintView.PrintForm.zip;
     return ResponseEntity.ok()
         .contentType(isZip ? ZIP : MediaType.APPLICATION_PDF)
         .header(HttpHeaders.CONTENT_DISPOSITION, named(isZip ? "answers.zip" : "answers.pdf"))

@@ -4,8 +4,8 @@ import static fairedge.schema.generated.Tables.PRINT;
 import static org.jooq.impl.DSL.any;
 
 import fairedge.server.print.Print;
-import fairedge.server.print.PrintView.Form;
-import fairedge.server.print.PrintView.State;
+import fairedge.server.print.PrintView.PrintForm;
+import fairedge.server.print.PrintView.PrintState;
 import fairedge.server.print.Sheet;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -50,16 +50,17 @@ public class PrintStore {
                 r.getAssignmentId(),
                 r.getCourseId(),
                 r.getStudentId(),
-                Form.valueOf(r.getForm()),
+                PrintForm.valueOf(r.getForm()),
                 Sheet.valueOf(r.getSheet()),
-                State.valueOf(r.getState()),
+                PrintState.valueOf(r.getState()),
                 r.getDone(),
                 r.getTotal()));
   }
 
   /** How many somebody waits for. */
   public int waiting(UUID account) {
-    return db.fetchCount(PRINT, PRINT.ACCOUNT_ID.eq(account), PRINT.STATE.eq(State.waiting.name()));
+    return db.fetchCount(
+        PRINT, PRINT.ACCOUNT_ID.eq(account), PRINT.STATE.eq(PrintState.waiting.name()));
   }
 
   /**
@@ -72,7 +73,7 @@ public class PrintStore {
   /**
    * @return false where nobody wants it any more
    */
-  public boolean setState(UUID id, State state) {
+  public boolean setState(UUID id, PrintState state) {
     return db.update(PRINT).set(PRINT.STATE, state.name()).where(PRINT.ID.eq(id)).execute() > 0;
   }
 
