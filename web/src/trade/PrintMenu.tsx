@@ -16,11 +16,16 @@ export const SHEETS = [
 ] as const;
 
 /** Puts many answers onto paper, and says how far that is. */
-export function PrintMenu(props: { of: PrintPlace; title: string; children: string }) {
+export function PrintMenu(props: {
+  of: PrintPlace;
+  title: string;
+  size?: 'small' | 'normal';
+  children: string;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button size="small" onClick={() => setOpen(true)}>
+      <Button size={props.size ?? 'normal'} onClick={() => setOpen(true)}>
         {props.children}
       </Button>
       {open && <PrintDialog of={props.of} title={props.title} onClose={() => setOpen(false)} />}

@@ -28,10 +28,9 @@ export function percent(share: number): string {
 
 /** How sure a share is, in words. */
 export function sureText(share: Share): string {
-  const range = `${percent(share.low)} to ${percent(share.high)}`;
   return share.isFew
     ? `only ${counted(share.count, 'attempt')}: not sure`
-    : `${range}, by ${counted(share.count, 'attempt')}`;
+    : `between ${percent(share.low)} and ${percent(share.high)}, by ${counted(share.count, 'attempt')}`;
 }
 
 interface Props {
@@ -135,7 +134,7 @@ function Picture({ skill, exercises, single }: Required<Props>) {
 }
 
 /** As much of a name as has room, told by the width of letters on the whole. */
-function short(title: string, room: number): string {
+export function short(title: string, room: number): string {
   const letters = Math.floor(room / 5.8);
   return title.length <= letters ? title : `${title.slice(0, Math.max(2, letters - 1)).trim()}…`;
 }

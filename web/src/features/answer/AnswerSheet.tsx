@@ -18,6 +18,7 @@ import { Credits } from '../../trade/Credits';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../trade/MeshPicture';
+import { PaperMenu } from '../../trade/PaperMenu';
 import { Failure, Loading } from '../../ui/States';
 import { numberText, wallText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
@@ -98,6 +99,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
     <div className="flex h-full flex-col">
       <WorkHead back={{ to: '/my-work', name: 'My work' }} title={exercise.title} about="Answer">
         {solution.button}
+        <PaperMenu submission={sheet.id} />
         <Button
           size="small"
           shortcut="["

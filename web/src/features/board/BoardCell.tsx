@@ -2,10 +2,10 @@ import { memo } from 'react';
 import { FindingMark } from '../../trade/FindingMark';
 import { manyOf } from '../../trade/kinds';
 import { STATE_NAMES, StateSign } from '../../trade/StateSign';
-import { creditText, waitText } from '../../ui/time';
+import { creditText, shortNumber, waitText } from '../../ui/time';
 import { cellWords, mendsOf, type Cell, type Column } from './sorting';
 
-/** So many marks stand in a cell; the rest is a number. */
+/** So many marks stand in a cell; where there are more, one gives way to their number. */
 const MARKS = 3;
 
 interface Props {
@@ -24,7 +24,7 @@ export const BoardCell = memo(function BoardCell(props: Props) {
     <td
       className={`h-7 border-b border-rule p-0 ${chosen ? 'bg-sheet outline-2 -outline-offset-2 outline-ink' : ''} ${props.dim ? 'opacity-35' : ''}`}
       data-chosen={chosen || undefined}
-      aria-selected={chosen}
+      aria-current={chosen || undefined}
       onClick={props.onChoose}
     >
       <span className="sr-only">{words}</span>
@@ -65,13 +65,14 @@ function shortWait(since: string): string {
 
 function Marks({ cell }: { cell: Cell }) {
   const kinds = cell.must.flatMap((k) => Array<string>(Math.min(k.count, MARKS)).fill(k.kind));
-  const more = mendsOf(cell) - MARKS;
+  const shown = mendsOf(cell) > MARKS ? MARKS - 1 : MARKS;
+  const more = mendsOf(cell) - shown;
   return (
     <span className="flex items-center gap-0.5 text-[12px] text-ink2">
-      {kinds.slice(0, MARKS).map((kind, i) => (
+      {kinds.slice(0, shown).map((kind, i) => (
         <FindingMark key={i} kind={kind} severity="must" title={manyOf(kind)} size={11} />
       ))}
-      {more > 0 && `+${more}`}
+      {more > 0 && `+${shortNumber(more)}`}
     </span>
   );
 }

@@ -229,7 +229,7 @@ function Common({ column }: { column: Column }) {
   return (
     <ul className="h-[57px]">
       {column.common.map((k) => (
-        <li key={k.kind} className="flex h-[19px] items-center gap-1.5 text-[13px]">
+        <li key={k.kind} className="flex h-[19px] w-[107px] items-center gap-1.5 text-[13px]">
           <FindingMark kind={k.kind} severity="must" title={manyOf(k.kind)} size={11} />
           <span className="min-w-0 flex-1 truncate">{manyOf(k.kind)}</span>
           <span className="text-ink2">{k.count}</span>

@@ -91,7 +91,11 @@ function Chosen(props: {
         </Link>
       </div>
       <div className="mt-2">
-        <PrintMenu of={`/assignments/${column.assignment}`} title={`${column.title} on paper`}>
+        <PrintMenu
+          size="small"
+          of={`/assignments/${column.assignment}`}
+          title={`${column.title} on paper`}
+        >
           All answers on paper
         </PrintMenu>
       </div>

@@ -17,17 +17,17 @@ function sum(row: Row, of: (cell: Cell) => number): number {
 }
 
 /** Since when the longest waiting of a row waits; those with nothing that waits come last. */
-function waitsSince(row: Row): string {
-  return row.cells
-    .filter((cell) => cell.state === 'handedIn')
-    .map((cell) => cell.since ?? '~')
-    .reduce((least, at) => (at < least ? at : least), '~');
+function waitsSince(row: Row): number {
+  const times = row.cells
+    .filter((cell) => cell.state === 'handedIn' && cell.since)
+    .map((cell) => Date.parse(cell.since!));
+  return Math.min(Number.MAX_SAFE_INTEGER, ...times);
 }
 
 const COMPARES: Record<'credits' | 'mend' | 'waits', (a: Row, b: Row) => number> = {
   credits: (a, b) => sum(a, (c) => c.credits ?? 0) - sum(b, (c) => c.credits ?? 0),
   mend: (a, b) => sum(b, mendsOf) - sum(a, mendsOf),
-  waits: (a, b) => waitsSince(a).localeCompare(waitsSince(b)),
+  waits: (a, b) => waitsSince(a) - waitsSince(b),
 };
 
 /** In one exercise those first that have least: nothing in, then by credits. */

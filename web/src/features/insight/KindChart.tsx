@@ -1,8 +1,9 @@
 import { scaleLinear, scalePoint, scaleSqrt } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { CardLink } from '../../trade/CardLink';
-import { colourOf, FindingMark } from '../../trade/FindingMark';
+import { FindingMark, MarkShape } from '../../trade/FindingMark';
 import { manyOf } from '../../trade/kinds';
+import { short } from '../../trade/SkillChart';
 
 type Insight = Schemas['InsightView'];
 
@@ -29,19 +30,21 @@ interface Props {
   kinds: Insight['kinds'];
 }
 
-const WIDE = 520;
+const WIDE = 560;
+/** Room for what the rows are about. */
+const NAMES = 190;
 
 function Picture({ insight, kinds }: Props) {
   const { exercises } = insight;
   const x = scalePoint<number>()
     .domain(exercises.map((_, i) => i))
-    .range([0, WIDE])
+    .range([NAMES, WIDE])
     .padding(0.5);
   const y = scaleLinear()
     .domain([0, kinds.length - 1 || 1])
     .range([HEAD + ROW / 2, HEAD + ROW / 2 + ROW * (kinds.length - 1 || 1)]);
   const most = Math.max(1, ...kinds.flatMap((k) => k.counts));
-  const step = WIDE / Math.max(1, exercises.length);
+  const step = (WIDE - NAMES) / Math.max(1, exercises.length);
   const r = scaleSqrt()
     .domain([0, most])
     .range([0, Math.min(ROW, step) / 2 - 1]);
@@ -62,7 +65,13 @@ function Picture({ insight, kinds }: Props) {
       ))}
       {kinds.map((kind, k) => (
         <g key={kind.kind}>
-          <path d={`M0 ${y(k)}H${WIDE}`} stroke="var(--rule)" />
+          <svg x={0} y={y(k) - 6} width={12} height={12} viewBox="0 0 16 16">
+            <MarkShape kind={kind.kind} severity="must" />
+          </svg>
+          <text x={20} y={y(k) + 4.5} fontSize={13} fill="var(--ink)">
+            {short(manyOf(kind.kind), NAMES - 24)}
+          </text>
+          <path d={`M${NAMES} ${y(k)}H${WIDE}`} stroke="var(--rule)" />
           {kind.counts.map(
             (count, i) =>
               count > 0 && (
@@ -71,9 +80,9 @@ function Picture({ insight, kinds }: Props) {
                   cx={x(i)}
                   cy={y(k)}
                   r={r(count)}
-                  fill={colourOf(kind.kind)}
-                  stroke="var(--paper)"
-                  strokeWidth={1}
+                  fill="var(--shoal3)"
+                  stroke="var(--ink)"
+                  strokeWidth={1.2}
                 >
                   <title>{`${manyOf(kind.kind)}, ${exercises[i]!.title}: ${count} of ${exercises[i]!.handedIn}`}</title>
                 </circle>
@@ -83,11 +92,6 @@ function Picture({ insight, kinds }: Props) {
       ))}
     </svg>
   );
-}
-
-function short(title: string, room: number): string {
-  const letters = Math.floor(room / 5.8);
-  return title.length <= letters ? title : `${title.slice(0, Math.max(2, letters - 1)).trim()}…`;
 }
 
 function Figures({ insight, kinds }: Props) {
@@ -103,7 +107,7 @@ function Figures({ insight, kinds }: Props) {
           <tr className="h-6 text-ink2">
             <th className="text-left font-normal">Students with it, by exercise</th>
             {insight.exercises.map((e, i) => (
-              <th key={e.assignment} className="px-1 text-right font-normal" title={e.title}>
+              <th key={e.assignment} className="w-9 px-1 text-right font-normal" title={e.title}>
                 <abbr title={e.title} className="no-underline">
                   {i + 1}
                 </abbr>

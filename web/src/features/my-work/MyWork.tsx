@@ -29,7 +29,10 @@ function OpenWork(props: {
   return (
     <div className="mx-auto max-w-[1040px] px-6 py-6">
       {work.error && <StaleBand onRetry={() => void work.refetch()} />}
-      <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="text-[22px] leading-7 font-semibold">My work</h1>
+        <Terms />
+      </div>
       {items.length === 0 ? (
         <Empty title="No exercise is set yet.">Your instructor sets the first one.</Empty>
       ) : (
@@ -48,6 +51,17 @@ function OpenWork(props: {
       </ul>
     </div>
   );
+}
+
+/** The way to what one did over the term, class by class. */
+function Terms() {
+  const { data: me } = useQuery(queries.me());
+  const classes = me?.memberships.filter((m) => m.role === 'student') ?? [];
+  return classes.map((m) => (
+    <Link key={m.courseId} className="underline" to={`/classes/${m.courseId}/students/${me!.id}`}>
+      {classes.length === 1 ? 'Your term' : `Your term, ${m.courseName}`}
+    </Link>
+  ));
 }
 
 function summary(items: readonly Item[]): string {

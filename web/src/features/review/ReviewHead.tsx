@@ -1,4 +1,5 @@
 import type { Review } from '../../api/client';
+import { PaperMenu } from '../../trade/PaperMenu';
 import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { whenText } from '../../ui/time';
@@ -29,6 +30,7 @@ export function ReviewHead(props: {
           {queue.position} of {queue.waiting} waiting
         </span>
       )}
+      {review.answer.said > 0 && <PaperMenu submission={review.id} />}
       <Button
         size="small"
         shortcut="["

@@ -117,13 +117,9 @@ function Lines({ term, own }: { term: View; own: boolean }) {
             </td>
             <td>
               <span className="flex items-center gap-x-3">
-                {line.found.slice(0, 4).map((k) => (
-                  <span key={k.kind} className="flex items-center gap-1">
-                    <FindingMark kind={k.kind} severity="must" title={manyOf(k.kind)} size={12} />
-                    {k.count}
-                  </span>
-                ))}
-                {line.answer && line.found.length === 0 && (
+                <Found kinds={line.must} severity="must" />
+                <Found kinds={line.should} severity="should" />
+                {line.answer && line.must.length + line.should.length === 0 && (
                   <span className="text-ink2">nothing</span>
                 )}
               </span>
@@ -141,6 +137,16 @@ function Lines({ term, own }: { term: View; own: boolean }) {
       </tbody>
     </table>
   );
+}
+
+/** Marks with their numbers, told apart by how they count. */
+function Found(props: { kinds: View['lines'][number]['must']; severity: 'must' | 'should' }) {
+  return props.kinds.slice(0, 4).map((k) => (
+    <span key={k.kind} className="flex items-center gap-1">
+      <FindingMark kind={k.kind} severity={props.severity} title={manyOf(k.kind)} size={12} />
+      {k.count}
+    </span>
+  ));
 }
 
 /** A title that leads to the answer, or to the review. */

@@ -92,7 +92,9 @@ public final class Inspector {
   /** The same report, for once and for all. */
   public Examined examine(Mesh mesh, List<Oddity> oddities) {
     Subject subject = subject(mesh, oddities);
-    return new Examined(whole(subject).report(), Held.of(subject));
+    // Before: what an inspection leaves behind knows the mesh no more.
+    Held held = Held.of(subject);
+    return new Examined(whole(subject).report(), held);
   }
 
   /** A report, and what to keep for the next. */

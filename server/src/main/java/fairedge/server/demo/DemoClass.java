@@ -54,6 +54,7 @@ class DemoClass implements ApplicationRunner {
   private final Timetable timetable;
   private final ObjectProvider<DemoWork> work;
   private final ObjectProvider<DemoSchool> school;
+  private final ObjectProvider<DemoTerm> term;
   private final Clock clock;
 
   DemoClass(
@@ -63,6 +64,7 @@ class DemoClass implements ApplicationRunner {
       Timetable timetable,
       ObjectProvider<DemoWork> work,
       ObjectProvider<DemoSchool> school,
+      ObjectProvider<DemoTerm> term,
       Clock clock) {
     this.accounts = accounts;
     this.classes = classes;
@@ -70,6 +72,7 @@ class DemoClass implements ApplicationRunner {
     this.timetable = timetable;
     this.work = work;
     this.school = school;
+    this.term = term;
     this.clock = clock;
   }
 
@@ -108,7 +111,9 @@ class DemoClass implements ApplicationRunner {
     UUID lid = timetable.set(made(marit, DemoExercises.lid()), course, dueIn(4));
     UUID bollard = timetable.set(made(marit, DemoExercises.bollard()), course, dueIn(11));
     UUID block = timetable.set(made(marit, DemoExercises.block()), course, dueIn(18));
-    DemoExercises.toBeSet().forEach(sample -> made(marit, sample));
+    Map<String, UUID> others = new HashMap<>();
+    DemoExercises.toBeSet()
+        .forEach(sample -> others.put(sample.asked().title(), made(marit, sample)));
     DemoWork.Set set = new DemoWork.Set(lid, bollard, block);
     work.ifAvailable(w -> w.fill(signIn -> Objects.requireNonNull(people.get(signIn)), set));
     List<SignedIn> first =
@@ -117,6 +122,7 @@ class DemoClass implements ApplicationRunner {
             .map(p -> Objects.requireNonNull(people.get(p.signIn())))
             .toList();
     school.ifAvailable(s -> s.fill(course, maker, first, set, PASSWORD));
+    term.ifAvailable(t -> t.fill(course, maker, others));
   }
 
   /** Somebody with a mail address, which in the demonstration leads nowhere. */

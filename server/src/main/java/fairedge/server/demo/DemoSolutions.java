@@ -58,9 +58,11 @@ final class DemoSolutions {
   }
 
   static Mesh rim() {
-    return made(
-        HarbourProps.portholeRing(),
-        List.of(loops(0, 20, 0.04), loops(80, 100, 0.96), loops(100, 0, 0.02, 0.98)));
+    return made(HarbourProps.portholeRing(), rimSteps());
+  }
+
+  static List<Function<Mesh, Change>> rimSteps() {
+    return List.of(loops(0, 20, 0.04), loops(80, 100, 0.96), loops(100, 0, 0.02, 0.98));
   }
 
   /** Both ends of the buoy: the fan's middle goes, and the grids lie over each other. */
@@ -70,16 +72,27 @@ final class DemoSolutions {
   }
 
   static Mesh sections() {
-    return made(
-        HarbourProps.pontoon(), List.of(loops(0, 1, 1 / 6.0, 2 / 6.0, 3 / 6.0, 4 / 6.0, 5 / 6.0)));
+    return made(HarbourProps.pontoon(), sectionSteps());
+  }
+
+  static List<Function<Mesh, Change>> sectionSteps() {
+    return List.of(loops(0, 1, 1 / 6.0, 2 / 6.0, 3 / 6.0, 4 / 6.0, 5 / 6.0));
   }
 
   static Mesh line() {
-    return made(HarbourProps.channelBuoy(), List.of(loops(10, 20, 0.5)));
+    return made(HarbourProps.channelBuoy(), lineSteps());
+  }
+
+  static List<Function<Mesh, Change>> lineSteps() {
+    return List.of(loops(10, 20, 0.5));
   }
 
   static Mesh budget() {
-    return made(HarbourProps.capstan(), List.of(cap(80), loops(32, 48, 0.5)));
+    return made(HarbourProps.capstan(), budgetSteps());
+  }
+
+  static List<Function<Mesh, Change>> budgetSteps() {
+    return List.of(cap(80), loops(32, 48, 0.5));
   }
 
   /** Round the widest part of the buoy, half-way up; its ends may stay as they are. */
@@ -154,11 +167,21 @@ final class DemoSolutions {
 
   private static Mesh made(Mesh starter, List<Function<Mesh, Change>> steps) {
     Workpiece workpiece = new Workpiece(starter, Tolerance.of(starter.bounds()));
-    for (Function<Mesh, Change> step : steps) {
-      if (workpiece.apply(step.apply(workpiece.mesh())) instanceof Outcome.Refused refused) {
-        throw new IllegalStateException(refused.refusal().reason());
-      }
-    }
+    steps.forEach(step -> apply(workpiece, step));
     return workpiece.mesh();
+  }
+
+  private static Change apply(Workpiece workpiece, Function<Mesh, Change> step) {
+    Change change = step.apply(workpiece.mesh());
+    if (workpiece.apply(change) instanceof Outcome.Refused refused) {
+      throw new IllegalStateException(refused.refusal().reason());
+    }
+    return change;
+  }
+
+  /** What steps are on a starter, one after the other. */
+  static List<Change> changes(Mesh starter, List<Function<Mesh, Change>> steps) {
+    Workpiece workpiece = new Workpiece(starter, Tolerance.of(starter.bounds()));
+    return steps.stream().map(step -> apply(workpiece, step)).toList();
   }
 }

@@ -166,11 +166,21 @@ public final class InsightTables {
                     words(line.state()),
                     line.attempts().size(),
                     line.isLate() ? "yes" : "no",
-                    kinds(line.found()),
+                    kinds(line.must()),
+                    kinds(line.should()),
                     line.credits(),
                     line.most() > 0 ? line.most() : null)));
     return new Csv(
-        List.of("exercise", "due", "state", "attempts answered", "late", "found", "credits", "of"),
+        List.of(
+            "exercise",
+            "due",
+            "state",
+            "attempts answered",
+            "late",
+            "must-mends",
+            "should-mends",
+            "credits",
+            "of"),
         rows);
   }
 

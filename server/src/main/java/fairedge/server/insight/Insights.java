@@ -136,8 +136,14 @@ public class Insights {
             .toList();
     List<@Nullable SkillShare> points = new ArrayList<>();
     values.forEach(of -> points.add(share(of)));
+    // Of a class, what few attempts show may be chance; a student has one in each exercise.
+    boolean isOne = counted.stream().allMatch(of -> of.size() <= 1);
     double[] means =
-        points.stream().filter(Objects::nonNull).mapToDouble(SkillShare::mean).toArray();
+        points.stream()
+            .filter(Objects::nonNull)
+            .filter(point -> isOne || !point.isFew())
+            .mapToDouble(SkillShare::mean)
+            .toArray();
     return new InsightSkill(
         SkillName.of(skill),
         points,
@@ -180,6 +186,8 @@ public class Insights {
       TermBook book, Assignment a, Student student, Map<UUID, List<KindCount>> found) {
     Optional<Tried> last = book.last(a, student);
     Optional<Tried> answered = lastAnswered(book, a, student);
+    List<KindCount> ofAnswered =
+        answered.map(t -> found.getOrDefault(t.id(), List.of())).orElse(List.of());
     return new TermView.TermLine(
         a.id(),
         a.exercise().title(),
@@ -190,18 +198,19 @@ public class Insights {
         answered.map(Tried::id).orElse(null),
         a.exercise().rule().most().doubleValue(),
         book.counting(a, student).map(Tried::credits).orElse(null),
-        found(answered.map(t -> found.getOrDefault(t.id(), List.of())).orElse(List.of())),
+        tallies(ofAnswered, true),
+        tallies(ofAnswered, false),
         book.of(a, student).stream()
             .filter(Tried::isAnswered)
             .map(t -> new AnsweredAttempt(t.attempt(), t.isAccepted(), t.credits()))
             .toList());
   }
 
-  private static List<KindTally> found(List<KindCount> all) {
-    Map<Kind, Integer> counts = new EnumMap<>(Kind.class);
-    all.forEach(k -> counts.merge(k.kind(), k.count(), Integer::sum));
-    return counts.entrySet().stream()
-        .map(e -> new KindTally(e.getKey().key(), e.getValue()))
+  private static List<KindTally> tallies(List<KindCount> all, boolean must) {
+    return all.stream()
+        .filter(k -> k.isMust() == must)
+        .sorted(Comparator.comparing(KindCount::kind))
+        .map(k -> new KindTally(k.kind().key(), k.count()))
         .toList();
   }
 }

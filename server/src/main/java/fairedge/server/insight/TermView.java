@@ -29,7 +29,8 @@ public record TermView(
    * @param answer the last attempt whose answer is out; null where none is
    * @param most the credits that there are to get; 0 where there are none
    * @param credits of the attempt that counts; null while nothing was answered
-   * @param found what must and should be mended in the last attempt that was answered, by kind
+   * @param must what must be mended in the last attempt that was answered, by kind
+   * @param should what should be mended in it
    */
   public record TermLine(
       UUID assignment,
@@ -41,6 +42,7 @@ public record TermView(
       @Nullable UUID answer,
       double most,
       @Nullable Double credits,
-      List<KindTally> found,
+      List<KindTally> must,
+      List<KindTally> should,
       List<AnsweredAttempt> attempts) {}
 }

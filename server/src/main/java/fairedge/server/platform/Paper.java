@@ -7,8 +7,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.function.Supplier;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSInteger;
@@ -58,6 +61,8 @@ public final class Paper implements AutoCloseable {
 
   /** Of each page, in order, the elements of its marked contents. */
   private final List<COSArray> marked = new ArrayList<>();
+
+  private final Map<String, PDImageXObject> stamps = new HashMap<>();
 
   private @Nullable PDPageContentStream stream;
   private @Nullable PDPage page;
@@ -254,6 +259,16 @@ public final class Paper implements AutoCloseable {
     out.newLineAtOffset(x, y);
     out.showText(writable(text));
     out.endText();
+  }
+
+  /** A small picture that stands in many places, and once in the document. */
+  public PDImageXObject stamp(String name, Supplier<BufferedImage> picture) throws IOException {
+    PDImageXObject known = stamps.get(name);
+    if (known == null) {
+      known = LosslessFactory.createFromImage(document, picture.get());
+      stamps.put(name, known);
+    }
+    return known;
   }
 
   /** Something that means nothing to whoever reads aloud. */

@@ -3,6 +3,9 @@ package fairedge.server.print;
 import static org.apache.pdfbox.pdmodel.documentinterchange.taggedpdf.StandardStructureTypes.H2;
 import static org.apache.pdfbox.pdmodel.documentinterchange.taggedpdf.StandardStructureTypes.P;
 
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.finding.Kind;
+import fairedge.picture.MarkPicture;
 import fairedge.server.bench.StepView;
 import fairedge.server.platform.Paper;
 import fairedge.server.platform.Paper.Ink;
@@ -11,13 +14,17 @@ import java.io.IOException;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** The wake on paper: the steps in rows of dots, and below them how many must be mended. */
 final class WakePrint {
   private static final int IN_A_ROW = 7;
   private static final int MOST = 140;
   private static final float DEEPEST = 22;
-  private static final float HIGH = 44 + DEEPEST;
+  private static final float HIGH = 56 + DEEPEST;
+  private static final float MARK = 8;
+  private static final int MOST_MARKS = 3;
+  private static final int MARK_DOTS = 48;
   private static final Color WATER = new Color(0xB4D3DF);
   private static final Ink TOOL = Ink.plain(8).in(Flow.INK);
   private static final Ink BRIEF = Ink.plain(7).in(Flow.SECOND);
@@ -67,13 +74,14 @@ final class WakePrint {
   private void row(Paper.Part all, List<StepView> steps) throws IOException {
     flow.need(HIGH);
     float each = flow.wide() / IN_A_ROW;
-    float line = flow.y() - 6;
+    float line = flow.y() - 18;
     String words = steps.stream().map(WakePrint::words).collect(Collectors.joining("; "));
     Paper.Part figure = all.figure("Steps: " + words);
     figure.draw(out -> dots(out, steps, each, line));
     for (int i = 0; i < steps.size(); i++) {
       StepView step = steps.get(i);
       float middle = flow.left() + (i + 0.5f) * each;
+      marks(figure, step, middle, line + 6);
       centred(figure, TOOL, middle, line - 14, each, step.tool());
       if (step.brief() != null) {
         centred(figure, BRIEF, middle, line - 22, each, step.brief());
@@ -83,6 +91,31 @@ final class WakePrint {
       }
     }
     flow.down(HIGH);
+  }
+
+  /** The findings that a step brought, above its dot. */
+  private void marks(Paper.Part of, StepView step, float middle, float y) throws IOException {
+    List<StepView.Brought> shown =
+        step.brought().stream()
+            .filter(b -> Kind.find(b.kind()).isPresent())
+            .limit(step.brought().size() > MOST_MARKS ? MOST_MARKS - 1 : MOST_MARKS)
+            .toList();
+    int more = step.brought().size() - shown.size();
+    float x = middle - 0.5f * (MARK + 1) * (shown.size() + (more > 0 ? 1 : 0));
+    for (StepView.Brought b : shown) {
+      Severity severity = b.severity().severity();
+      PDImageXObject mark =
+          flow.paper()
+              .stamp(
+                  b.kind() + severity,
+                  () -> MarkPicture.of(Kind.named(b.kind()), severity, MARK_DOTS));
+      float at = x;
+      of.draw(out -> out.drawImage(mark, at, y, MARK, MARK));
+      x += MARK + 1;
+    }
+    if (more > 0) {
+      of.text(x, y + 1.5f, BRIEF, "+" + more);
+    }
   }
 
   private float deep(StepView step) {

@@ -42,7 +42,7 @@ class PlacesTest {
   @BeforeAll
   static void start() {
     database = Database.empty();
-    app = Application.on(database, 0, "--fair-edge.demo-work=true");
+    app = Application.on(database, 0, "--fair-edge.demo-work=true", "--fair-edge.demo-term=false");
   }
 
   @AfterAll
