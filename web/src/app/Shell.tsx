@@ -16,7 +16,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const teaches = me?.memberships.some(seesAll);
   const learns = me?.memberships.some((m) => m.role === 'student');
   return (
-    <div className="flex h-full flex-col">
+    <div className="print-whole flex h-full flex-col">
       <header className="flex min-h-12 print:hidden shrink-0 flex-wrap items-center border-b border-ink px-4">
         <span className="mr-5 flex h-12 items-center gap-2.5 text-[16px] font-semibold max-sm:h-11">
           <HouseMark />
@@ -45,7 +45,7 @@ export function Shell({ children }: { children: ReactNode }) {
           {me && <Account name={me.name} />}
         </div>
       </header>
-      <main className="min-h-0 flex-1 overflow-y-auto">{children}</main>
+      <main className="print-whole min-h-0 flex-1 overflow-y-auto">{children}</main>
     </div>
   );
 }

@@ -32,7 +32,10 @@ export function BoardHead(props: Props) {
           onChange={(v) => props.onGroup(v || null)}
         />
       )}
-      <nav aria-label="Board or insight" className="flex rounded-ctl border border-ctl bg-sheet">
+      <nav
+        aria-label="Board or insight"
+        className="flex rounded-ctl border border-ctl bg-sheet print:hidden"
+      >
         <Half to="/board" group={props.group}>
           Board
         </Half>
@@ -40,7 +43,7 @@ export function BoardHead(props: Props) {
           Insight
         </Half>
       </nav>
-      <div className="ml-auto flex items-center gap-2">
+      <div className="ml-auto flex items-center gap-2 print:hidden">
         {props.children}
         <TableMenu
           tables={props.tables.map(([table, name]) => ({

@@ -69,12 +69,16 @@ export function SkillPanel({ skill, exercises, single = false }: Props) {
   );
 }
 
-const WIDE = 520;
+/** So many exercises can be named below a picture; more are numbered, as in the table beside it. */
+const NAMED = 8;
+/** Of so many the picture grows wider, and scrolls. */
+const MOST_IN_SIGHT = 20;
 const HIGH = 132;
 const [LEFT, RIGHT, TOP, BOTTOM] = [38, 12, 8, 24];
 
 function Picture({ skill, exercises, single }: Required<Props>) {
   const { name } = SKILL_NAMES[skill.skill];
+  const WIDE = Math.max(520, Math.ceil((520 * exercises.length) / MOST_IN_SIGHT));
   const x = scalePoint<number>()
     .domain(exercises.map((_, i) => i))
     .range([LEFT, WIDE - RIGHT])
@@ -85,51 +89,55 @@ function Picture({ skill, exercises, single }: Required<Props>) {
   const points = skill.points.flatMap((share, i) => (share ? [{ share, i, x: x(i) ?? 0 }] : []));
   const line = points.map((p, k) => `${k ? 'L' : 'M'}${p.x} ${y(p.share.mean)}`).join('');
   return (
-    <svg
-      width={WIDE}
-      height={HIGH}
-      viewBox={`0 0 ${WIDE} ${HIGH}`}
-      className="max-w-full shrink-0"
-      role="img"
-      aria-label={`${name} by exercise; the table beside it has the figures`}
+    <div
+      className="max-w-[520px] shrink-0 overflow-x-auto print:max-w-none"
+      tabIndex={exercises.length > MOST_IN_SIGHT ? 0 : undefined}
     >
-      {y.ticks(4).map((tick) => (
-        <g key={tick}>
-          <path d={`M${LEFT} ${y(tick)}H${WIDE - RIGHT}`} stroke="var(--rule)" />
-          <text x={LEFT - 6} y={y(tick) + 4} fontSize={11} textAnchor="end" fill="var(--ink2)">
-            {percent(tick)}
-          </text>
-        </g>
-      ))}
-      <path d={line} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
-      {points.map((p) => (
-        <g key={p.i}>
-          {!single && !p.share.isFew && (
-            <path
-              d={`M${p.x} ${y(p.share.low)}V${y(p.share.high)}M${p.x - 4} ${y(p.share.low)}h8M${p.x - 4} ${y(p.share.high)}h8`}
-              stroke="var(--ctl)"
+      <svg
+        width={WIDE}
+        height={HIGH}
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        role="img"
+        aria-label={`${name} by exercise; the table beside it has the figures`}
+      >
+        {y.ticks(4).map((tick) => (
+          <g key={tick}>
+            <path d={`M${LEFT} ${y(tick)}H${WIDE - RIGHT}`} stroke="var(--rule)" />
+            <text x={LEFT - 6} y={y(tick) + 4} fontSize={11} textAnchor="end" fill="var(--ink2)">
+              {percent(tick)}
+            </text>
+          </g>
+        ))}
+        <path d={line} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
+        {points.map((p) => (
+          <g key={p.i}>
+            {!single && !p.share.isFew && (
+              <path
+                d={`M${p.x} ${y(p.share.low)}V${y(p.share.high)}M${p.x - 4} ${y(p.share.low)}h8M${p.x - 4} ${y(p.share.high)}h8`}
+                stroke="var(--ctl)"
+                strokeWidth={1.4}
+                fill="none"
+              />
+            )}
+            <circle
+              cx={p.x}
+              cy={y(p.share.mean)}
+              r={4}
+              fill={!single && p.share.isFew ? 'var(--sheet)' : 'var(--ink)'}
+              stroke="var(--ink)"
               strokeWidth={1.4}
-              fill="none"
-            />
-          )}
-          <circle
-            cx={p.x}
-            cy={y(p.share.mean)}
-            r={4}
-            fill={!single && p.share.isFew ? 'var(--sheet)' : 'var(--ink)'}
-            stroke="var(--ink)"
-            strokeWidth={1.4}
-          >
-            <title>{`${exercises[p.i]}: ${percent(p.share.mean)}${single ? '' : `, ${sureText(p.share)}`}`}</title>
-          </circle>
-        </g>
-      ))}
-      {exercises.map((title, i) => (
-        <text key={i} x={x(i)} y={HIGH - 6} fontSize={11} textAnchor="middle" fill="var(--ink2)">
-          {exercises.length > 8 ? i + 1 : short(title, (WIDE - LEFT) / exercises.length)}
-        </text>
-      ))}
-    </svg>
+            >
+              <title>{`${exercises[p.i]}: ${percent(p.share.mean)}${single ? '' : `, ${sureText(p.share)}`}`}</title>
+            </circle>
+          </g>
+        ))}
+        {exercises.map((title, i) => (
+          <text key={i} x={x(i)} y={HIGH - 6} fontSize={11} textAnchor="middle" fill="var(--ink2)">
+            {exercises.length > NAMED ? i + 1 : short(title, (WIDE - LEFT) / exercises.length)}
+          </text>
+        ))}
+      </svg>
+    </div>
   );
 }
 
@@ -162,7 +170,7 @@ function Figures({ skill, exercises, single }: Required<Props>) {
             return (
               <tr key={i} className="border-b border-rule">
                 <th scope="row" className="max-w-52 truncate text-left font-normal">
-                  {exercises.length > 8 && <span className="text-ink2">{i + 1} </span>}
+                  {exercises.length > NAMED && <span className="text-ink2">{i + 1} </span>}
                   {title}
                 </th>
                 <td className="text-right">{share ? percent(share.mean) : '–'}</td>

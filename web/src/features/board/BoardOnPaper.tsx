@@ -12,14 +12,17 @@ export function BoardOnPaper({ board, rows }: { board: Board; rows: readonly Row
   return (
     <div className="hidden print:block" aria-hidden>
       {starts.map((from) => (
-        <table key={from} className="condensed mb-8 w-full break-inside-auto break-after-page">
+        <table
+          key={from}
+          className="condensed mb-6 w-full table-fixed break-inside-auto break-after-page last-of-type:break-after-auto"
+        >
           <caption className="pb-2 text-left text-[16px] font-semibold">
             {board.course}
             {starts.length > 1 && `, ${from / ON_A_SHEET + 1} of ${starts.length}`}
           </caption>
           <thead>
             <tr className="border-b border-ink text-left align-bottom">
-              <th />
+              <th className="w-36" />
               {board.columns.slice(from, from + ON_A_SHEET).map((column) => (
                 <th key={column.assignment} className="px-1 font-semibold">
                   {column.title}
@@ -35,7 +38,7 @@ export function BoardOnPaper({ board, rows }: { board: Board; rows: readonly Row
           <tbody>
             {rows.map((row) => (
               <tr key={row.student} className="break-inside-avoid border-b border-rule">
-                <th className="pr-2 text-left font-medium">{row.name}</th>
+                <th className="truncate pr-2 text-left font-medium">{row.name}</th>
                 {row.cells.slice(from, from + ON_A_SHEET).map((cell, i) => (
                   <td key={i} className="px-1">
                     <span className="flex items-center gap-1">

@@ -18,7 +18,7 @@ export function Insight({ course }: { course: string }) {
   if (!insight.data) return <Loading stage="Reading the term" />;
   const { data } = insight;
   return (
-    <div className="flex h-full flex-col">
+    <div className="print-whole flex h-full flex-col">
       {insight.error && <StaleBand onRetry={() => void insight.refetch()} />}
       <BoardHead
         course={course}
@@ -32,7 +32,7 @@ export function Insight({ course }: { course: string }) {
           ['phrases', 'Phrases and cures'],
         ]}
       />
-      <div className="min-h-0 flex-1 overflow-y-auto print:overflow-visible">
+      <div className="print-whole min-h-0 flex-1 overflow-y-auto">
         {data.exercises.length === 0 ? (
           <Empty title="Nothing is set yet.">What the class learns from stands here then.</Empty>
         ) : (

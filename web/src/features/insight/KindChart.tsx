@@ -18,7 +18,9 @@ export function KindChart({ insight }: { insight: Insight }) {
     return <p className="px-5 pb-4 text-ink2">Nothing was found in any last attempt.</p>;
   }
   return (
-    <div className="flex gap-6 px-5 pb-4 max-lg:flex-col">
+    <div
+      className={`flex gap-6 px-5 pb-4 ${insight.exercises.length > BESIDE ? 'flex-col' : 'max-lg:flex-col'}`}
+    >
       <Picture insight={insight} kinds={kinds} />
       <Figures insight={insight} kinds={kinds} />
     </div>
@@ -30,12 +32,14 @@ interface Props {
   kinds: Insight['kinds'];
 }
 
-const WIDE = 560;
+/** Of more exercises the table stands below the picture. */
+const BESIDE = 12;
 /** Room for what the rows are about. */
 const NAMES = 190;
 
 function Picture({ insight, kinds }: Props) {
   const { exercises } = insight;
+  const WIDE = Math.max(560, NAMES + 24 * exercises.length);
   const x = scalePoint<number>()
     .domain(exercises.map((_, i) => i))
     .range([NAMES, WIDE])
@@ -102,10 +106,12 @@ function Figures({ insight, kinds }: Props) {
       role="region"
       aria-label="Kinds of finding by exercise, as a table"
     >
-      <table className="w-full text-[13px]">
+      <table className="w-full min-w-max text-[13px]">
         <thead>
           <tr className="h-6 text-ink2">
-            <th className="text-left font-normal">Students with it, by exercise</th>
+            <th className="sticky left-0 bg-paper text-left font-normal whitespace-nowrap">
+              Students with it, by exercise
+            </th>
             {insight.exercises.map((e, i) => (
               <th key={e.assignment} className="w-9 px-1 text-right font-normal" title={e.title}>
                 <abbr title={e.title} className="no-underline">
@@ -118,7 +124,10 @@ function Figures({ insight, kinds }: Props) {
         <tbody>
           {kinds.map((kind) => (
             <tr key={kind.kind} className="h-6 border-b border-rule">
-              <th scope="row" className="text-left font-normal">
+              <th
+                scope="row"
+                className="sticky left-0 bg-paper text-left font-normal whitespace-nowrap"
+              >
                 <span className="flex items-center gap-2">
                   <FindingMark
                     kind={kind.kind}

@@ -28,7 +28,7 @@ function Page({ course, term, own }: { course: string; term: View; own: boolean 
   const { courses } = useCourse();
   const isMine = courses.some((c) => c.courseId === course);
   return (
-    <div className="h-full overflow-y-auto print:overflow-visible">
+    <div className="print-whole h-full overflow-y-auto">
       <header className="flex min-h-14 flex-wrap items-center gap-x-3.5 gap-y-1.5 border-b border-ink px-5 py-1.5">
         <h1 className="text-[22px] leading-7 font-semibold">{own ? 'Your term' : term.name}</h1>
         <span className="text-ink2">{term.course}</span>
