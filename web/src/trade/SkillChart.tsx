@@ -150,7 +150,7 @@ export function short(title: string, room: number): string {
 function Figures({ skill, exercises, single }: Required<Props>) {
   return (
     <div
-      className="condensed max-h-[150px] min-w-0 flex-1 overflow-y-auto print:max-h-none"
+      className="condensed max-h-48 min-w-0 flex-1 overflow-y-auto print:max-h-none"
       tabIndex={0}
       role="region"
       aria-label={`${SKILL_NAMES[skill.skill].name}, as a table`}

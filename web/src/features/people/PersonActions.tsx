@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -58,6 +59,14 @@ export function PersonActions({ person: p, data, control }: Props) {
         >
           New slip
         </Button>
+      )}
+      {isStudent && (
+        <Link
+          className="inline-flex h-[26px] items-center rounded-ctl border border-ctl bg-sheet px-2.5 text-[13px] font-medium hover:bg-shoal1"
+          to={`/classes/${data.id}/students/${p.id}`}
+        >
+          Their term
+        </Link>
       )}
       {data.mayKeep && isStudent && (
         <a

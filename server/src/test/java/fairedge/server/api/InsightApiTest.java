@@ -3,9 +3,11 @@ package fairedge.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fairedge.server.course.Role;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Database;
+import fairedge.server.running.School;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
@@ -348,5 +350,91 @@ class InsightApiTest {
     byte[] marked = runa.get(path("/tables/board?bom=true")).is(200).bytes();
     assertThat(marked).startsWith(0xEF, 0xBB, 0xBF);
     runa.get(path("/tables/nothing")).is(400);
+  }
+
+  private static String handIn(Client student, String assignment, List<Map<String, Object>> cuts) {
+    JsonNode open =
+        student.put("/api/assignments/" + assignment + "/workpiece", Map.of()).is(200).json();
+    String path = "/api/workpieces/" + open.path("id").asString();
+    long revision = open.path("revision").asLong();
+    for (Map<String, Object> cut : cuts) {
+      student.post(path + "/steps", Bollard.step(revision++, cut)).is(200);
+    }
+    return student
+        .post(path + "/submissions", Bollard.move(revision))
+        .is(201)
+        .json()
+        .path("id")
+        .asString();
+  }
+
+  /** All that the top of a lid needs: three lines each way. */
+  private static List<Map<String, Object>> wholeTop() {
+    List<Map<String, Object>> cuts = new ArrayList<>();
+    for (int k = 1; k <= 3; k++) {
+      cuts.add(Bollard.trace(16 + k, 28 - k));
+      cuts.add(Bollard.trace(20 + k, 16 + (16 - k) % 16));
+    }
+    return cuts;
+  }
+
+  /** A note about the n-gon at the top, made of a phrase. */
+  private static void answer(Client instructor, String submission, String phrase) {
+    String path = "/api/submissions/" + submission;
+    JsonNode findings =
+        instructor.get(path + "/review").is(200).json().path("check").path("findings");
+    int ngon = 0;
+    while (!findings.path(ngon).path("kind").asString().equals("ngon")
+        || findings.path(ngon).at("/place/z").asDouble() < 50) {
+      ngon++;
+    }
+    Map<String, Object> note = new HashMap<>();
+    note.put("id", UUID.randomUUID());
+    note.put("kind", "mend");
+    note.put("text", "Go on until each has four.");
+    note.put("finding", ngon);
+    note.put("phrase", phrase);
+    note.put("element", Map.of("kind", "face", "id", 0));
+    note.put("place", findings.path(ngon).path("place"));
+    Map<String, Object> draft =
+        Map.of("revision", 0, "word", "", "verdict", "tryAgain", "notes", List.of(note));
+    long revision = instructor.put(path + "/draft", draft).is(200).json().path("revision").asLong();
+    instructor.post(path + "/return", Map.of("revision", revision)).is(200);
+  }
+
+  @Test
+  void phrase_isFollowedByACure_whereItsFindingIsGoneInTheNextAttempt() {
+    Breakwater mole = new Breakwater(app, "-cures");
+    School school = new School(app);
+    String exercise = mole.begun();
+    mole.runa.put("/api/exercises/" + exercise + "/starter", Map.of("form", "hatch-lid")).is(200);
+    mole.keep(exercise, Map.of("title", "Lid", "summary", "Cut it", "brief", "Cut it.")).is(200);
+    mole.makeReady(exercise).is(200);
+    String assignment = mole.set(exercise, Map.of());
+    String phrase =
+        mole.runa
+            .post(
+                "/api/phrases",
+                Map.of("text", "Go on.", "noteKind", "mend", "kind", "ngon", "putAway", false))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    String insight = "/api/classes/" + mole.course + "/insight";
+    for (int i = 0; i < 5; i++) {
+      school.enrol(
+          UUID.fromString(mole.course), school.person("cured-" + i, "Cured " + i), Role.STUDENT);
+      Client student = Client.signedIn(app, "cured-" + i);
+      answer(mole.runa, handIn(student, assignment, List.of()), phrase);
+      assertThat(mole.runa.get(insight).json().path("phrases").size())
+          .as("fewer than five uses say nothing")
+          .isZero();
+      handIn(student, assignment, i < 3 ? wholeTop() : List.of());
+    }
+    JsonNode told = mole.runa.get(insight).is(200).json().path("phrases").path(0);
+    assertThat(told.path("text").asString()).isEqualTo("Go on.");
+    assertThat(told.path("cured").asInt()).isEqualTo(3);
+    assertThat(told.at("/share/count").asInt()).isEqualTo(5);
+    assertThat(told.at("/share/mean").asDouble()).isCloseTo(0.6, within(1e-12));
   }
 }
