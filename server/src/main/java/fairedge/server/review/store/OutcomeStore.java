@@ -1,5 +1,6 @@
 package fairedge.server.review.store;
 
+import static fairedge.schema.generated.Tables.ANSWER;
 import static fairedge.schema.generated.Tables.NOTE;
 import static fairedge.schema.generated.Tables.NOTE_OUTCOME;
 import static org.jooq.impl.DSL.any;
@@ -24,10 +25,15 @@ public class OutcomeStore {
     this.db = db;
   }
 
-  /** Of several hand-ins some with notes whose outcome is not known yet. */
+  /**
+   * Of several hand-ins some with notes that are out and whose outcome is not known yet. What is
+   * being amended waits until it is out again.
+   */
   public List<UUID> open(Collection<UUID> submissions, int most) {
     return db.selectDistinct(NOTE.SUBMISSION_ID)
         .from(NOTE)
+        .join(ANSWER)
+        .on(ANSWER.SUBMISSION_ID.eq(NOTE.SUBMISSION_ID), ANSWER.IS_OUT)
         .where(
             NOTE.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))),
             NOTE.PHRASE_ID.isNotNull(),
