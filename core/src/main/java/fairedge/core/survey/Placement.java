@@ -6,7 +6,9 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a mesh is brought to where the starter lies: axes taken for one another or turned about, then
@@ -127,6 +129,20 @@ public record Placement(int[] axes, int[] signs, double scale, Vec3 shift) {
   private Vec3 turned(Vec3 p) {
     return new Vec3(
         signs[0] * p.along(axes[0]), signs[1] * p.along(axes[1]), signs[2] * p.along(axes[2]));
+  }
+
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other instanceof Placement p
+        && Arrays.equals(axes, p.axes)
+        && Arrays.equals(signs, p.signs)
+        && scale == p.scale
+        && shift.equals(p.shift);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(Arrays.hashCode(axes), Arrays.hashCode(signs), scale, shift);
   }
 
   /** To where the starter lies. */
