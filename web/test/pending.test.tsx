@@ -10,7 +10,7 @@ import {
   type Run,
 } from '../src/features/bench/pending';
 import { WAYS } from '../src/features/bench/hands/ways';
-import type { CleanTool } from '../src/features/bench/hands/ways/way';
+import type { ElementTool } from '../src/features/bench/hands/ways/way';
 import { aimed, type AimBy } from '../src/features/bench/hands/aiming';
 import { settle, zeroNear } from '../src/features/bench/hands/measure';
 import { NOTHING, toggled } from '../src/features/bench/useChosen';
@@ -251,7 +251,7 @@ describe('clean-up tools', () => {
   });
 
   it('make a change of what is chosen', () => {
-    const change = (tool: CleanTool, id: string) => {
+    const change = (tool: ElementTool, id: string) => {
       const way = WAYS[tool].find((w) => w.id === id)!;
       return way.change(chosen, way.initial(100), context);
     };

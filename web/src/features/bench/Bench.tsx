@@ -30,7 +30,7 @@ import { BENCH_KEYS } from './keys';
 import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
-import { isCleanTool, itemOf, type Tool } from './tools';
+import { isElementTool, itemOf, type Tool } from './tools';
 import { useChoosing } from './useChoosing';
 import { othersOf, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
@@ -306,7 +306,7 @@ const BENT: Hint = { lead: 'Bent', rest: 'for a look. Any other lens goes back t
 
 /** A tool whose slip says first of what it shall be made. */
 function opensAtOnce(tool: Tool): boolean {
-  return tool === 'straight' || tool === 'outline' || isCleanTool(tool);
+  return tool === 'straight' || tool === 'outline' || isElementTool(tool);
 }
 
 function SlipOf(props: {

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import type { CleanTool } from './hands/ways/way';
+import type { ElementTool } from './hands/ways/way';
 
 export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
-export type Tool = CutTool | CleanTool;
+export type Tool = CutTool | ElementTool;
 
 export interface ToolItem {
   tool: Tool;
@@ -17,10 +17,21 @@ export interface ToolGroup {
   tools: readonly ToolItem[];
 }
 
-const CLEAN: readonly string[] = ['lift', 'weld', 'connect', 'face', 'cap', 'slide', 'move'];
+/** Those that work on chosen elements. */
+const OF_ELEMENTS: readonly string[] = [
+  'lift',
+  'weld',
+  'connect',
+  'face',
+  'cap',
+  'slide',
+  'move',
+  'inset',
+  'extrude',
+];
 
-export function isCleanTool(tool: Tool): tool is CleanTool {
-  return CLEAN.includes(tool);
+export function isElementTool(tool: Tool): tool is ElementTool {
+  return OF_ELEMENTS.includes(tool);
 }
 
 /** The tools in the order of the work, in their groups; pictures 22 wide and high. */
@@ -157,6 +168,35 @@ export const GROUPS: readonly ToolGroup[] = [
           <>
             <circle cx={7} cy={15} r={3} />
             <path d="M9.500 12.500 19 3M19 3h-5M19 3v5" />
+          </>
+        ),
+      },
+    ],
+  },
+  {
+    name: 'Hold',
+    tools: [
+      {
+        tool: 'inset',
+        name: 'Inset',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 5l18-3v15L2 20z" strokeWidth={1} />
+            <path d="M7 8.500l8-1.300v7L7 15.500z" strokeWidth={2.2} />
+            <path d="M2 5l5 3.500M20 2l-5 5.200M20 17l-5-2.800M2 20l5-4.500" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'extrude',
+        name: 'Extrude',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M3 15v4h16v-4" strokeWidth={1} />
+            <path d="M3 15h4V6h8v9h4" />
+            <path d="M7 6h8" strokeWidth={2.6} />
           </>
         ),
       },

@@ -9,7 +9,7 @@ import { outlineHand } from './hands/outlineHand';
 import { straightHand } from './hands/straightHand';
 import { traceHand } from './hands/traceHand';
 import { usePreview } from './pending';
-import { isCleanTool, type Tool } from './tools';
+import { isElementTool, type Tool } from './tools';
 import type { ChosenControl } from './useChosen';
 import type { OpenWorkpiece, WorkpieceControl } from './useWorkpiece';
 import type { StageView } from '../../stage/StageView';
@@ -130,7 +130,7 @@ export function usePendingCut(
 
     take: (next: Tool) => {
       // What is chosen goes from one clean-up tool to the next; a cut that is pending does not.
-      if (!isCleanTool(tool)) hand.drop();
+      if (!isElementTool(tool)) hand.drop();
       control.forgive();
       setTool(next);
     },

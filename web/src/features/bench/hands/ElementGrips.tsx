@@ -1,13 +1,14 @@
 import { useRef } from 'react';
 import type { MeshBuffers, Point } from '../../../mesh/MeshBuffers';
 import { Grip } from '../../../stage/Grip';
-import { length, minus, ORIGIN, plus } from './measure';
+import { cross, length, minus, ORIGIN, plus } from './measure';
 import type { Rail, Values, Way } from './ways/way';
 
 interface Props {
   way: Way;
   values: Values;
   vertices: readonly number[];
+  faces: readonly number[];
   rail: Rail | null;
   mesh: MeshBuffers;
   /** How far from the middle the grips of the axes lie. */
@@ -19,7 +20,7 @@ const AXES = { x: { x: 1, y: 0, z: 0 }, y: { x: 0, y: 1, z: 0 }, z: { x: 0, y: 0
 
 /** What is drawn by the pointer of a slide or a move; all of it can be typed too. */
 export function ElementGrips(props: Props) {
-  const { way, values, vertices, rail, mesh, reach, onValues } = props;
+  const { way, values, vertices, faces, rail, mesh, reach, onValues } = props;
   const before = useRef(values);
   const take = () => (before.current = values);
   if (rail && way.slides) {
@@ -36,6 +37,26 @@ export function ElementGrips(props: Props) {
         label="Slide along this edge"
         onTake={take}
         onDraw={(by) => onValues({ amount: (before.current.amount ?? 0) + by * scale })}
+      />
+    );
+  }
+  if (way.id === 'extrude' && faces.length > 0) {
+    const normal = commonNormal(mesh, faces);
+    const distance = values.distance ?? 0;
+    return (
+      <Grip
+        at={plus(
+          middle(
+            mesh,
+            faces.flatMap((f) => [...mesh.corners(f)]),
+          ),
+          normal,
+          distance,
+        )}
+        along={normal}
+        label="Extrude along the normal"
+        onTake={take}
+        onDraw={(by) => onValues({ distance: (before.current.distance ?? 0) + by })}
       />
     );
   }
@@ -68,6 +89,18 @@ export function ElementGrips(props: Props) {
 /** To the nearest whole number of steps; with no step, as it is. */
 function onGrid(value: number, step: number): number {
   return step > 0 ? Math.round(value / step) * step : value;
+}
+
+/** Which way faces look on the whole, of unit length; only for drawing the grip. */
+function commonNormal(mesh: MeshBuffers, faces: readonly number[]): Point {
+  let sum = ORIGIN;
+  for (const f of faces) {
+    const round = [...mesh.corners(f)].map((v) => mesh.toWorld(mesh.local(v)));
+    for (let i = 1; i + 1 < round.length; i++) {
+      sum = plus(sum, cross(minus(round[i]!, round[0]!), minus(round[i + 1]!, round[0]!)), 1);
+    }
+  }
+  return plus(ORIGIN, sum, 1 / (length(sum) || 1));
 }
 
 function middle(mesh: MeshBuffers, vertices: readonly number[]): Point {

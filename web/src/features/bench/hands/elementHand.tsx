@@ -9,12 +9,12 @@ import { Choice, FieldRow } from '../../../ui/fields';
 import { chosenText, kindOf, toggled } from '../useChosen';
 import { ElementGrips } from './ElementGrips';
 import { WAYS } from './ways';
-import type { CleanTool, Field, Values } from './ways/way';
+import type { ElementTool, Field, Values } from './ways/way';
 import type { Cell } from './cells';
 import type { Ground, Hand, Xy } from './hand';
 
 /** A tool that works on chosen elements: clicks choose them, the slip has the rest. */
-export function elementHand(ground: Ground, cell: Cell, tool: CleanTool): Hand {
+export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand {
   const { stage, mesh, chosen, choose, unit } = ground;
   const ways = WAYS[tool];
   const [wayOf, setWayOf] = cell<Record<string, string>>('wayOf', {});
@@ -95,6 +95,7 @@ export function elementHand(ground: Ground, cell: Cell, tool: CleanTool): Hand {
             way={way}
             values={own}
             vertices={way.vertices?.(chosen, mesh) ?? []}
+            faces={chosen.faces}
             rail={rail}
             mesh={mesh}
             reach={(stage?.modelRadius ?? 1) / 3}

@@ -14,7 +14,7 @@ export function plus(a: Point, b: Point, times = 1): Point {
   return { x: a.x + b.x * times, y: a.y + b.y * times, z: a.z + b.z * times };
 }
 
-function cross(a: Point, b: Point): Point {
+export function cross(a: Point, b: Point): Point {
   return { x: a.y * b.z - a.z * b.y, y: a.z * b.x - a.x * b.z, z: a.x * b.y - a.y * b.x };
 }
 

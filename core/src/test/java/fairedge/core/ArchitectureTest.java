@@ -49,10 +49,20 @@ class ArchitectureTest {
                   "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
               Map.entry(
                   "cut", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
+              Map.entry("form", List.of("geometry", "mesh", "local", "flow", "near", "work")),
               Map.entry(
                   "step",
                   List.of(
-                      "geometry", "mesh", "local", "flow", "near", "fill", "work", "cut", "tidy")),
+                      "geometry",
+                      "mesh",
+                      "local",
+                      "flow",
+                      "near",
+                      "fill",
+                      "work",
+                      "cut",
+                      "tidy",
+                      "form")),
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("survey", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry(

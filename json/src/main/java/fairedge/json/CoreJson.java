@@ -15,6 +15,7 @@ import fairedge.core.cut.Reach;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
+import fairedge.core.form.Extrude;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
@@ -142,6 +143,19 @@ public final class CoreJson {
     }
   }
 
+  private interface ExtrusionShort {
+    @JsonCreator
+    static Extrude.Extrusion asked(
+        @JsonProperty("heading") Extrude.Heading heading,
+        @JsonProperty("direction") Vec3 direction,
+        @JsonProperty("distance") double distance,
+        @JsonProperty("segments") Integer segments,
+        @JsonProperty("scale") Double scale,
+        @JsonProperty("turn") Double turn) {
+      return Extrude.Extrusion.asked(heading, direction, distance, segments, scale, turn);
+    }
+  }
+
   private interface WantedShort {
     @JsonCreator
     static Wanted asked(
@@ -182,6 +196,8 @@ public final class CoreJson {
           StraightShort.class,
           Change.OutlineChange.class,
           OutlineShort.class,
+          Extrude.Extrusion.class,
+          ExtrusionShort.class,
           Wanted.class,
           WantedShort.class);
 
@@ -200,6 +216,7 @@ public final class CoreJson {
           Weld.At.class,
           Cap.Form.class,
           Slide.SlideBy.class,
+          Extrude.Heading.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

@@ -45,7 +45,7 @@ class StepsAsJsonTest {
     }
     int all = ROUNDS * Meshes.all().size();
     assertThat(asked).as("of %d", all).hasSize(RandomChanges.KINDS + 1);
-    assertThat(asked.values()).as("%s of %d", asked, all).allMatch(n -> n >= all / 20);
+    assertThat(asked.values()).as("%s of %d", asked, all).allMatch(n -> n >= 0.03 * all);
   }
 
   private static List<String> cutAtRandom(

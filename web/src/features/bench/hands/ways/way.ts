@@ -3,7 +3,8 @@ import type { MeshBuffers } from '../../../../mesh/MeshBuffers';
 import { verticesOf, type Chosen, type Kind } from '../../useChosen';
 import type { Scope } from '../hand';
 
-export type CleanTool = 'lift' | 'weld' | 'connect' | 'face' | 'cap' | 'slide' | 'move';
+export type ElementTool =
+  'lift' | 'weld' | 'connect' | 'face' | 'cap' | 'slide' | 'move' | 'inset' | 'extrude';
 export type Values = Record<string, number>;
 
 /** A number in the slip; with options one of several. */

@@ -45,7 +45,9 @@ public sealed interface Change
         Tidying.UnifyChange,
         Tidying.SlideChange,
         Tidying.MoveChange,
-        Tidying.RelaxChange {
+        Tidying.RelaxChange,
+        Forming.InsetChange,
+        Forming.ExtrudeChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

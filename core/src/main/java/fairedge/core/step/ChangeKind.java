@@ -26,7 +26,9 @@ public enum ChangeKind {
   UNIFY("unify", "Unify", Tidying.UnifyChange.class),
   SLIDE("slide", "Slide", Tidying.SlideChange.class),
   RELAX("relax", "Relax", Tidying.RelaxChange.class),
-  MOVE("move", "Move", Tidying.MoveChange.class);
+  MOVE("move", "Move", Tidying.MoveChange.class),
+  INSET("inset", "Inset", Forming.InsetChange.class),
+  EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class);
 
   private final String key;
   private final String title;

@@ -9,6 +9,8 @@ import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
+import fairedge.core.form.Extrude;
+import fairedge.core.form.Inset;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
@@ -62,7 +64,48 @@ public final class RandomChanges {
               List.of(v), v, two.getLast(), 0.3, Slide.SlideBy.values()[random.nextInt(3)]);
       case RELAX -> new Tidying.RelaxChange(two, 2, 0.5);
       case MOVE -> move(two, random);
+      case INSET ->
+          new Forming.InsetChange(
+              beside(mesh, random, f),
+              random.nextBoolean(),
+              new Inset.Margin(
+                  random.nextDouble(1e-3, 0.1) * scale,
+                  random.nextBoolean() ? 0 : random.nextDouble(-0.05, 0.05) * scale,
+                  random.nextInt(3) == 0,
+                  random.nextBoolean(),
+                  random.nextBoolean()));
+      case EXTRUDE -> extrude(mesh, random, f, scale);
     };
+  }
+
+  /** A face, or it with some of those beside it. */
+  private static List<Integer> beside(Mesh mesh, SplittableRandom random, int f) {
+    List<Integer> faces = new ArrayList<>(List.of(f));
+    if (mesh.hasFace(f) && random.nextBoolean()) {
+      for (int e : mesh.edges(f)) {
+        for (int other : mesh.facesOn(e)) {
+          if (random.nextBoolean() && !faces.contains(other)) {
+            faces.add(other);
+          }
+        }
+      }
+    }
+    return faces;
+  }
+
+  private static Change extrude(Mesh mesh, SplittableRandom random, int f, double scale) {
+    Extrude.Heading way = Extrude.Heading.values()[random.nextInt(3)];
+    double d = random.nextDouble(-0.1, 0.1) * scale;
+    boolean isPlain = random.nextBoolean();
+    Extrude.Extrusion plan =
+        new Extrude.Extrusion(
+            way,
+            new Vec3(random.nextDouble(), random.nextDouble(), 1),
+            d,
+            1 + random.nextInt(2),
+            isPlain ? 1 : random.nextDouble(0.5, 1.5),
+            isPlain ? 0 : random.nextDouble(-40, 40));
+    return new Forming.ExtrudeChange(beside(mesh, random, f), random.nextBoolean(), plan);
   }
 
   /** Two and more vertices: of an edge, a walk, a face, all about a vertex, anywhere. */

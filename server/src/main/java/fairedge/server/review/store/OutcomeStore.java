@@ -33,7 +33,7 @@ public class OutcomeStore {
     return db.selectDistinct(NOTE.SUBMISSION_ID)
         .from(NOTE)
         .join(ANSWER)
-        .on(ANSWER.SUBMISSION_ID.eq(NOTE.SUBMISSION_ID), ANSWER.IS_OUT)
+        .on(ANSWER.SUBMISSION_ID.eq(NOTE.SUBMISSION_ID), ANSWER.IS_OUT.isTrue())
         .where(
             NOTE.SUBMISSION_ID.eq(any(submissions.toArray(UUID[]::new))),
             NOTE.PHRASE_ID.isNotNull(),

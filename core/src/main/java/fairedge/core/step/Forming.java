@@ -1,0 +1,55 @@
+package fairedge.core.step;
+
+import fairedge.core.form.Extrude;
+import fairedge.core.form.Inset;
+import fairedge.core.work.Done;
+import fairedge.core.work.Site;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+
+/** The changes that shape. They name their elements themselves. */
+public final class Forming {
+  private Forming() {}
+
+  /** A ring of quads along the border of faces. */
+  public record InsetChange(List<Integer> faces, boolean each, Inset.Margin margin)
+      implements Change {
+    public InsetChange {
+      faces = List.copyOf(faces);
+      Objects.requireNonNull(margin, "margin");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return Counted.of(faces.size(), "face")
+          + String.format(Locale.ROOT, margin.outwards() ? ", %.4g out" : ", %.4g", margin.width());
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Inset.inset(site, faces, each, margin);
+    }
+  }
+
+  /** Faces moved, with walls where they ended. */
+  public record ExtrudeChange(List<Integer> faces, boolean each, Extrude.Extrusion by)
+      implements Change {
+    public ExtrudeChange {
+      faces = List.copyOf(faces);
+      Objects.requireNonNull(by, "by");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return "%s, %s"
+          .formatted(
+              Counted.of(faces.size(), "face"), String.format(Locale.ROOT, "%.4g", by.distance()));
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Extrude.extrude(site, faces, each, by);
+    }
+  }
+}

@@ -1,0 +1,43 @@
+import { likelyLength } from './likely';
+import { atLeast, type Way } from './way';
+
+const HEADINGS = ['normal', 'even'] as const;
+
+export const EXTRUDE: readonly Way[] = [
+  {
+    id: 'extrude',
+    name: 'Extrude',
+    does: 'moves faces and puts walls where they ended: click the faces.',
+    picks: ['faces'],
+    fields: [
+      { key: 'each', name: 'Which go together', options: ['Regions', 'Each by itself'] },
+      { key: 'heading', name: 'Which way', options: ['Along the normal', 'Evenly'] },
+      { key: 'distance', name: 'Distance', unit: 'unit' },
+      { key: 'segments', name: 'Segments', unit: 'x', digits: 0 },
+      { key: 'scale', name: 'End scaled', unit: '%' },
+      { key: 'turn', name: 'End turned', unit: '°' },
+    ],
+    initial: (radius) => ({
+      each: 0,
+      heading: 0,
+      distance: likelyLength(radius / 8),
+      segments: 1,
+      scale: 1,
+      turn: 0,
+    }),
+    missing: atLeast('faces', 1, 'Choose one face or more.'),
+    change: (c, v) => ({
+      tool: 'extrude',
+      faces: [...c.faces],
+      each: v.each === 1,
+      by: {
+        heading: HEADINGS[v.heading ?? 0] ?? 'normal',
+        direction: null,
+        distance: v.distance ?? 0,
+        segments: Math.round(v.segments ?? 1),
+        scale: v.scale ?? 1,
+        turn: v.turn ?? 0,
+      },
+    }),
+  },
+];
