@@ -16,7 +16,7 @@ export const INSET: readonly Way[] = [
       {
         key: 'roomy',
         name: 'Where it is too wide',
-        options: ['Refuse', 'As far as there is room'],
+        options: ['Width as typed', 'Narrow to fit'],
       },
     ],
     initial: (radius) => ({

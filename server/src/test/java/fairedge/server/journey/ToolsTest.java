@@ -12,6 +12,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -245,6 +246,32 @@ class ToolsTest {
     browser.press("Undo");
     browser.seeText("face-count", "of 18 faces");
     browser.see(By.xpath("//summary[contains(., '1 step beside')]"));
+  }
+
+  @Test
+  void extrude_isPulledByItsGrip_andInsetTypedOnWhatItMoved() {
+    openBench("Tobias", "Hatch lid");
+    browser.type(".", ".", "2");
+    browser.clickAt(new Vec3(0, 0, 80));
+    browser.seeText("effect", "Adds 16 vertices. Adds 16 faces.");
+    browser.drawGrip("Extrude along the normal", 0, -30);
+    browser.press("Do it");
+    browser.seeText("last-step", "Extrude");
+    // What was moved comes back chosen.
+    browser.type("1");
+    browser.seeText("slip", "1 face chosen");
+    browser.write("Width in mm", "500");
+    browser.type(Keys.ENTER);
+    browser.seeText("slip", "There is room for less than");
+    browser.press("Narrow to fit");
+    browser.seeText("effect", "Adds 16 vertices. Adds 16 faces.");
+    browser.press("Do it");
+    browser.seeText("last-step", "Inset");
+    assertThat(
+            database.rows(
+                "select change->>'tool', (change->'by'->>'distance')::numeric > 20 from step where"
+                    + " change->>'tool' in ('inset', 'extrude') order by number"))
+        .containsExactly(Arrays.asList("extrude", "t"), Arrays.asList("inset", null));
   }
 
   @Test
