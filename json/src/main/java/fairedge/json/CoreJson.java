@@ -16,6 +16,7 @@ import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
+import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
@@ -217,6 +218,7 @@ public final class CoreJson {
           Cap.Form.class,
           Slide.SlideBy.class,
           Extrude.Heading.class,
+          ExtrudeEdges.BrimWay.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

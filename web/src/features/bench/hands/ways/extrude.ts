@@ -2,6 +2,7 @@ import { likelyLength } from './likely';
 import { atLeast, type Way } from './way';
 
 const HEADINGS = ['normal', 'even'] as const;
+const EDGES_GO = ['onwards', 'normal'] as const;
 
 export const EXTRUDE: readonly Way[] = [
   {
@@ -37,6 +38,29 @@ export const EXTRUDE: readonly Way[] = [
         segments: Math.round(v.segments ?? 1),
         scale: v.scale ?? 1,
         turn: v.turn ?? 0,
+      },
+    }),
+  },
+  {
+    id: 'extrude-edges',
+    name: 'Extrude border edges',
+    does: 'lays a strip to border edges: click the edges.',
+    picks: ['edges'],
+    fields: [
+      { key: 'way', name: 'Which way', options: ['Onwards', 'Along the normal'] },
+      { key: 'distance', name: 'Distance', unit: 'unit' },
+      { key: 'segments', name: 'Segments', unit: 'x', digits: 0 },
+    ],
+    initial: (radius) => ({ way: 0, distance: likelyLength(radius / 8), segments: 1 }),
+    missing: atLeast('edges', 1, 'Choose one border edge or more.'),
+    change: (c, v) => ({
+      tool: 'extrudeEdges',
+      edges: [...c.edges],
+      by: {
+        way: EDGES_GO[v.way ?? 0] ?? 'onwards',
+        direction: null,
+        distance: v.distance ?? 0,
+        segments: Math.round(v.segments ?? 1),
       },
     }),
   },

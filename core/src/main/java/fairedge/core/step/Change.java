@@ -47,7 +47,8 @@ public sealed interface Change
         Tidying.MoveChange,
         Tidying.RelaxChange,
         Forming.InsetChange,
-        Forming.ExtrudeChange {
+        Forming.ExtrudeChange,
+        Forming.ExtrudeEdgesChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

@@ -28,7 +28,8 @@ public enum ChangeKind {
   RELAX("relax", "Relax", Tidying.RelaxChange.class),
   MOVE("move", "Move", Tidying.MoveChange.class),
   INSET("inset", "Inset", Forming.InsetChange.class),
-  EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class);
+  EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class),
+  EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class);
 
   private final String key;
   private final String title;

@@ -1,6 +1,7 @@
 package fairedge.core.step;
 
 import fairedge.core.form.Extrude;
+import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Inset;
 import fairedge.core.work.Done;
 import fairedge.core.work.Site;
@@ -50,6 +51,26 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Extrude.extrude(site, faces, each, by);
+    }
+  }
+
+  /** Border edges carried on by strips of quads. */
+  public record ExtrudeEdgesChange(List<Integer> edges, ExtrudeEdges.Brim by) implements Change {
+    public ExtrudeEdgesChange {
+      edges = List.copyOf(edges);
+      Objects.requireNonNull(by, "by");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return "%s, %s"
+          .formatted(
+              Counted.of(edges.size(), "edge"), String.format(Locale.ROOT, "%.4g", by.distance()));
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return ExtrudeEdges.extrude(site, edges, by);
     }
   }
 }

@@ -10,6 +10,7 @@ import fairedge.core.cut.Reach;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
+import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Inset;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -75,6 +76,14 @@ public final class RandomChanges {
                   random.nextBoolean(),
                   random.nextBoolean()));
       case EXTRUDE -> extrude(mesh, random, f, scale);
+      case EXTRUDE_EDGES ->
+          new Forming.ExtrudeEdgesChange(
+              borders(mesh, random),
+              new ExtrudeEdges.Brim(
+                  ExtrudeEdges.BrimWay.values()[random.nextInt(3)],
+                  new Vec3(random.nextDouble(), random.nextDouble(), 1),
+                  random.nextDouble(-0.1, 0.1) * scale,
+                  1 + random.nextInt(2)));
     };
   }
 
