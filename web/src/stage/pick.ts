@@ -34,7 +34,9 @@ export function pick(view: StageView, x: number, y: number, options: PickOptions
   const buffers = view.buffers;
   if (!buffers) return null;
   const hit = view.hit(x, y);
-  const candidates = hit ? buffers.edgesOf(hit.face) : edgesNear(view, x, y);
+  // Past an outline the pointer may lie on what is far behind it: the outline can still be aimed at.
+  const near = edgesNear(view, x, y);
+  const candidates = hit ? [...new Set([...buffers.edgesOf(hit.face), ...near])] : near;
   const vertex = options.vertices ? nearestVertex(view, candidates, x, y) : null;
   if (vertex) return vertex;
   const edge =
@@ -60,7 +62,7 @@ function centre(
   return under?.face === face ? { on: 'face', id: face, at: under.at, snapped: 'centre' } : null;
 }
 
-/** Beside the form, its outline can still be aimed at. */
+/** Edges of the outline that the eye sees beside the pointer. */
 function edgesNear(view: StageView, x: number, y: number): number[] {
   const buffers = view.buffers!;
   const near: number[] = [];

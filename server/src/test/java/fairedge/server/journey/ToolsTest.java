@@ -275,6 +275,30 @@ class ToolsTest {
   }
 
   @Test
+  void aBorder_isAimedAtFromTheHoleBesideIt_andGoesOn() {
+    openBench("Solveig", "Hatch lid");
+    browser.type(".", "1");
+    browser.press("Delete");
+    browser.clickAt(new Vec3(0, 0, 80));
+    browser.press("Do it");
+    browser.seeText("last-step", "Delete");
+    browser.type(".", "2");
+    browser.press("Extrude border edges");
+    int front =
+        IntStream.range(0, 16)
+            .boxed()
+            .min(Comparator.comparing(i -> rim(i).plus(rim(i + 1)).y()))
+            .orElseThrow();
+    Vec3 middle = rim(front).towards(rim(front + 1), 0.5);
+    // Past the rim the pointer lies on the bottom, which has other edges.
+    browser.clickAt(middle.towards(new Vec3(0, 0, middle.z()), 0.02));
+    browser.seeText("slip", "1 edge chosen");
+    browser.seeText("effect", "Adds 2 vertices. Adds 1 face.");
+    browser.press("Do it");
+    browser.seeText("last-step", "Extrude edges");
+  }
+
+  @Test
   void tracingSheet_isLaidBehindTheModel_andAWrongFileIsSaid() throws IOException {
     openBench("Bastian", "Mooring bollard");
     browser.type("/");
