@@ -1,20 +1,17 @@
 package fairedge.core.form;
 
+import static fairedge.core.form.Formed.counts;
+import static fairedge.core.form.Formed.sheet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.form.ExtrudeEdges.Brim;
 import fairedge.core.form.ExtrudeEdges.BrimWay;
-import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
-import fairedge.core.mesh.MeshBytes;
-import fairedge.core.mesh.MeshCheck;
 import fairedge.core.step.Forming;
-import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
-import fairedge.core.step.Workpiece;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -22,17 +19,6 @@ import org.junit.jupiter.api.Test;
 
 /** Worked examples with known counts, places and areas. */
 class ExtrudeEdgesTest {
-  /** A flat sheet of 2 by 1 unit squares; its lower left corner is vertex 0. */
-  private static Mesh sheet() {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < 6; i++) {
-      b.vertex(new Vec3(i % 3, i / 3, 0));
-    }
-    b.face(0, 1, 4, 3);
-    b.face(1, 2, 5, 4);
-    return b.build();
-  }
-
   private static Brim onwards(double distance, int segments) {
     return new Brim(BrimWay.ONWARDS, null, distance, segments);
   }
@@ -44,34 +30,19 @@ class ExtrudeEdgesTest {
         .toList();
   }
 
-  private static Outcome apply(Mesh mesh, Brim brim, List<Integer> edges) {
-    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    return workpiece.apply(new Forming.ExtrudeEdgesChange(edges, brim));
-  }
-
-  private static Receipt made(Mesh mesh, Brim brim, List<Integer> edges) {
-    Outcome outcome = apply(mesh, brim, edges);
-    assertThat(outcome).isInstanceOf(Outcome.Made.class);
-    assertThat(MeshCheck.faults(mesh)).isEmpty();
-    return ((Outcome.Made) outcome).receipt();
-  }
-
-  private static String refused(Mesh mesh, Brim brim, Integer... edges) {
-    byte[] before = MeshBytes.write(mesh);
-    Outcome outcome = apply(mesh, brim, List.of(edges));
-    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
-    return ((Outcome.Refused) outcome).refusal().reason();
-  }
-
-  private static List<Integer> counts(Mesh mesh) {
-    return List.of(mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
-  }
-
   private static double area(Mesh mesh) {
     return IntStream.range(0, mesh.faceEnd())
         .filter(mesh::hasFace)
         .mapToDouble(f -> mesh.polygon(f).newell().z())
         .sum();
+  }
+
+  private static Receipt made(Mesh mesh, Brim brim, List<Integer> edges) {
+    return Formed.made(mesh, new Forming.ExtrudeEdgesChange(edges, brim));
+  }
+
+  private static String refused(Mesh mesh, Brim brim, Integer... edges) {
+    return Formed.refused(mesh, new Forming.ExtrudeEdgesChange(List.of(edges), brim));
   }
 
   @Test

@@ -1,5 +1,8 @@
 package fairedge.core.form;
 
+import static fairedge.core.form.Formed.counts;
+import static fairedge.core.form.Formed.cube;
+import static fairedge.core.form.Formed.sheet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -26,57 +29,8 @@ import org.junit.jupiter.api.Test;
 class ExtrudeTest {
   private static final int TOP = 1;
 
-  /** The unit cube; face 0 is the bottom, 1 the top, 2 the front. */
-  private static Mesh cube() {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < 8; i++) {
-      b.vertex(new Vec3(i & 1, i >> 1 & 1, i >> 2));
-    }
-    for (int[] f :
-        new int[][] {
-          {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
-        }) {
-      b.face(f);
-    }
-    return b.build();
-  }
-
-  /** A flat sheet of 2 by 1 unit squares. */
-  private static Mesh sheet() {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < 6; i++) {
-      b.vertex(new Vec3(i % 3, i / 3, 0));
-    }
-    b.face(0, 1, 4, 3);
-    b.face(1, 2, 5, 4);
-    return b.build();
-  }
-
   private static Extrusion plan(Heading way, double d) {
     return new Extrusion(way, new Vec3(1, 0, 2), d, 1, 1, 0);
-  }
-
-  private static Outcome apply(Mesh mesh, boolean each, Extrusion plan, Integer... faces) {
-    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    return workpiece.apply(new Forming.ExtrudeChange(List.of(faces), each, plan));
-  }
-
-  private static Receipt made(Mesh mesh, boolean each, Extrusion plan, Integer... faces) {
-    Outcome outcome = apply(mesh, each, plan, faces);
-    assertThat(outcome).isInstanceOf(Outcome.Made.class);
-    assertThat(MeshCheck.faults(mesh)).isEmpty();
-    return ((Outcome.Made) outcome).receipt();
-  }
-
-  private static String refused(Mesh mesh, boolean each, Extrusion plan, Integer... faces) {
-    byte[] before = MeshBytes.write(mesh);
-    Outcome outcome = apply(mesh, each, plan, faces);
-    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
-    return ((Outcome.Refused) outcome).refusal().reason();
-  }
-
-  private static List<Integer> counts(Mesh mesh) {
-    return List.of(mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
   }
 
   private static double volume(Mesh mesh) {
@@ -91,6 +45,14 @@ class ExtrudeTest {
       }
     }
     return sum / 6;
+  }
+
+  private static Receipt made(Mesh mesh, boolean each, Extrusion plan, Integer... faces) {
+    return Formed.made(mesh, new Forming.ExtrudeChange(List.of(faces), each, plan));
+  }
+
+  private static String refused(Mesh mesh, boolean each, Extrusion plan, Integer... faces) {
+    return Formed.refused(mesh, new Forming.ExtrudeChange(List.of(faces), each, plan));
   }
 
   @Test

@@ -1,5 +1,7 @@
 package fairedge.core.form;
 
+import static fairedge.core.form.Formed.counts;
+import static fairedge.core.form.Formed.cube;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -25,21 +27,6 @@ import org.junit.jupiter.api.Test;
 class InsetTest {
   private static final int TOP = 1;
   private static final int FRONT = 2;
-
-  /** The unit cube; face 0 is the bottom, 1 the top, 2 the front. */
-  private static Mesh cube() {
-    MeshBuilder b = new MeshBuilder();
-    for (int i = 0; i < 8; i++) {
-      b.vertex(new Vec3(i & 1, i >> 1 & 1, i >> 2));
-    }
-    for (int[] f :
-        new int[][] {
-          {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
-        }) {
-      b.face(f);
-    }
-    return b.build();
-  }
 
   /** One face, by its corners in the plane. */
   private static Mesh face(double... xy) {
@@ -75,29 +62,6 @@ class InsetTest {
     return new Margin(w, 0, true, false, false);
   }
 
-  private static Outcome apply(Mesh mesh, boolean each, Margin margin, Integer... faces) {
-    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    return workpiece.apply(new Forming.InsetChange(List.of(faces), each, margin));
-  }
-
-  private static Receipt made(Mesh mesh, boolean each, Margin margin, Integer... faces) {
-    Outcome outcome = apply(mesh, each, margin, faces);
-    assertThat(outcome).isInstanceOf(Outcome.Made.class);
-    assertThat(MeshCheck.faults(mesh)).isEmpty();
-    return ((Outcome.Made) outcome).receipt();
-  }
-
-  private static String refused(Mesh mesh, boolean each, Margin margin, Integer... faces) {
-    byte[] before = MeshBytes.write(mesh);
-    Outcome outcome = apply(mesh, each, margin, faces);
-    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
-    return ((Outcome.Refused) outcome).refusal().reason();
-  }
-
-  private static List<Integer> counts(Mesh mesh) {
-    return List.of(mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
-  }
-
   private static double area(Mesh mesh) {
     return IntStream.range(0, mesh.faceEnd())
         .filter(mesh::hasFace)
@@ -107,6 +71,14 @@ class InsetTest {
 
   private static double apart(Mesh mesh, int v, double x, double y, double z) {
     return mesh.position(v).minus(new Vec3(x, y, z)).length();
+  }
+
+  private static Receipt made(Mesh mesh, boolean each, Margin margin, Integer... faces) {
+    return Formed.made(mesh, new Forming.InsetChange(List.of(faces), each, margin));
+  }
+
+  private static String refused(Mesh mesh, boolean each, Margin margin, Integer... faces) {
+    return Formed.refused(mesh, new Forming.InsetChange(List.of(faces), each, margin));
   }
 
   @Test
