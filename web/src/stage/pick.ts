@@ -11,6 +11,8 @@ export type Picked =
 const VERTEX_REACH = 11;
 const EDGE_REACH = 9;
 const DIVISION_REACH = 8;
+/** Over the form every move of the pointer asks all of the outline: up to so many edges of it. */
+const OUTLINE_OVER_FORM = 4000;
 
 const DIVISION_NAMES: Record<number, string> = {
   2: 'middle',
@@ -35,7 +37,7 @@ export function pick(view: StageView, x: number, y: number, options: PickOptions
   if (!buffers) return null;
   const hit = view.hit(x, y);
   // Past an outline the pointer may lie on what is far behind it: the outline can still be aimed at.
-  const near = edgesNear(view, x, y);
+  const near = hit && view.outlineEdges.length > OUTLINE_OVER_FORM ? [] : edgesNear(view, x, y);
   const candidates = hit ? [...new Set([...buffers.edgesOf(hit.face), ...near])] : near;
   const vertex = options.vertices ? nearestVertex(view, candidates, x, y) : null;
   if (vertex) return vertex;

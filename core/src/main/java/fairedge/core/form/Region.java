@@ -235,8 +235,13 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
 
     private int root(int c) {
       int at = c;
-      while (fanOf.getOrDefault(at, at) != at) {
-        at = fanOf.getOrDefault(at, at);
+      int next = fanOf.getOrDefault(at, at);
+      while (next != at) {
+        // Halved on the way, so that a hub of many faces costs no more than its corners.
+        int beyond = fanOf.getOrDefault(next, next);
+        fanOf.put(at, beyond);
+        at = beyond;
+        next = fanOf.getOrDefault(at, at);
       }
       return at;
     }

@@ -41,13 +41,12 @@ final class Walls {
 
   /**
    * @param count how many quads there are between, one above the other; at least 1
-   * @return the quads
    */
-  static List<Integer> raise(MeshEdit edit, Region region, int count, Places places) {
-    return new Walls(edit, count).raise(region, places);
+  static void raise(MeshEdit edit, Region region, int count, Places places) {
+    new Walls(edit, count).raise(region, places);
   }
 
-  private List<Integer> raise(Region region, Places places) {
+  private void raise(Region region, Places places) {
     TreeSet<Integer> before = new TreeSet<>();
     for (int f : region.faces()) {
       for (int e : mesh.edges(f)) {
@@ -56,17 +55,15 @@ final class Walls {
     }
     region.fans().forEach(fan -> levels.add(vertices(fan, places)));
     region.rings().forEach(this::lay);
-    List<Integer> walls = new ArrayList<>();
     for (Ring ring : region.rings()) {
       for (int i = 0; i < ring.fans().size(); i++) {
         if (ring.ends().get(i)) {
           Fan to = ring.fans().get((i + 1) % ring.fans().size());
-          walls.addAll(wall(ring.face(), ring.fans().get(i), to));
+          wall(ring.face(), ring.fans().get(i), to);
         }
       }
     }
     Pruning.removeBare(edit, before);
-    return walls;
   }
 
   private int[] vertices(Fan fan, Places places) {
@@ -109,15 +106,12 @@ final class Walls {
     }
   }
 
-  private List<Integer> wall(int face, Fan from, Fan to) {
-    List<Integer> quads = new ArrayList<>();
+  private void wall(int face, Fan from, Fan to) {
     for (int level = 1; level <= count; level++) {
       int[] quad = {
         vertex(from, level - 1), vertex(to, level - 1), vertex(to, level), vertex(from, level)
       };
-      join(quad);
-      quads.add(edit.makeFace(quad, face));
+      Pruning.layFace(edit, quad, face);
     }
-    return quads;
   }
 }
