@@ -49,7 +49,8 @@ class ArchitectureTest {
                   "tidy", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
               Map.entry(
                   "cut", List.of("geometry", "mesh", "local", "flow", "near", "fill", "work")),
-              Map.entry("form", List.of("geometry", "mesh", "local", "flow", "near", "work")),
+              Map.entry(
+                  "form", List.of("geometry", "mesh", "local", "flow", "near", "work", "cut")),
               Map.entry(
                   "step",
                   List.of(

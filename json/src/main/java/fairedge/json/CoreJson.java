@@ -17,6 +17,7 @@ import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Support;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Vec3;
@@ -157,6 +158,21 @@ public final class CoreJson {
     }
   }
 
+  private interface HoldingShort {
+    @JsonCreator
+    static Support.Holding asked(
+        @JsonProperty("way") Support.SupportWay way,
+        @JsonProperty("distance") double distance,
+        @JsonProperty("side") Support.SupportSide side,
+        @JsonProperty("through") Boolean through,
+        @JsonProperty("segments") Integer segments,
+        @JsonProperty("profile") Double profile,
+        @JsonProperty("toEnds") Boolean toEnds,
+        @JsonProperty("roomy") Boolean roomy) {
+      return Support.Holding.asked(way, distance, side, through, segments, profile, toEnds, roomy);
+    }
+  }
+
   private interface WantedShort {
     @JsonCreator
     static Wanted asked(
@@ -199,6 +215,8 @@ public final class CoreJson {
           OutlineShort.class,
           Extrude.Extrusion.class,
           ExtrusionShort.class,
+          Support.Holding.class,
+          HoldingShort.class,
           Wanted.class,
           WantedShort.class);
 
@@ -219,6 +237,8 @@ public final class CoreJson {
           Slide.SlideBy.class,
           Extrude.Heading.class,
           ExtrudeEdges.BrimWay.class,
+          Support.SupportWay.class,
+          Support.SupportSide.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

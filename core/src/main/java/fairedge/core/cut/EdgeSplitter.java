@@ -20,6 +20,9 @@ final class EdgeSplitter {
   private final List<Node.OnEdge> requests = new ArrayList<>();
   private final Map<Node.OnEdge, Integer> made = new HashMap<>();
 
+  /** By edge the part of it at its far end. */
+  private final Map<Integer, Integer> lastParts = new HashMap<>();
+
   /**
    * @param merge requests on one edge this near to each other share a vertex
    */
@@ -57,6 +60,8 @@ final class EdgeSplitter {
 
   private void splitOne(List<Node.OnEdge> fromFarToNear) {
     Node.OnEdge last = null;
+    int edge = fromFarToNear.getFirst().edge();
+    int far = mesh.second(edge);
     for (Node.OnEdge node : fromFarToNear) {
       if (last != null && last.at().distance(node.at()) <= merge) {
         made.put(node, vertexAt(last));
@@ -65,6 +70,26 @@ final class EdgeSplitter {
         last = node;
       }
     }
+    lastParts.put(edge, mesh.findEdge(vertexAt(fromFarToNear.getFirst()), far));
+  }
+
+  /** By edge that was split the edges that it is in now, from its first vertex on. */
+  Map<Integer, List<Integer>> parts() {
+    Map<Integer, List<Node.OnEdge>> byEdge = new LinkedHashMap<>();
+    made.keySet().forEach(on -> byEdge.computeIfAbsent(on.edge(), e -> new ArrayList<>()).add(on));
+    Map<Integer, List<Integer>> parts = new LinkedHashMap<>();
+    byEdge.forEach((e, nodes) -> {
+      nodes.sort(Comparator.comparingDouble(Node.OnEdge::t));
+      // It keeps its id at its first vertex; the far end is that of the last part.
+      List<Integer> own = new ArrayList<>(List.of(e));
+      int[] along = nodes.stream().mapToInt(this::vertexAt).distinct().toArray();
+      for (int i = 0; i + 1 < along.length; i++) {
+        own.add(mesh.findEdge(along[i], along[i + 1]));
+      }
+      own.add(lastParts.getOrDefault(e, Mesh.NONE));
+      parts.put(e, own);
+    });
+    return parts;
   }
 
   int vertexAt(Node.OnEdge node) {

@@ -28,6 +28,14 @@ final class FaceCutter {
    * @param chords in faces as they are now; ends within the merge distance of each other are one
    */
   void cut(List<Chord> chords) {
+    cut(chords, List.of());
+  }
+
+  /**
+   * @param more places on edges that get a vertex, though no chord may end there
+   * @return where the vertices are that were put into edges
+   */
+  EdgeSplitter cut(List<Chord> chords, List<Node.OnEdge> more) {
     Map<Integer, List<Chord>> byFace = new LinkedHashMap<>();
     for (Chord chord : chords) {
       byFace.computeIfAbsent(chord.face(), f -> new ArrayList<>()).add(chord);
@@ -39,6 +47,7 @@ final class FaceCutter {
       requestAt(chord.from(), splitter);
       requestAt(chord.to(), splitter);
     }
+    more.forEach(splitter::request);
     splitter.splitAll();
     shapes.forEach((f, shape) -> {
       List<Chord> inFace = byFace.getOrDefault(f, List.of());
@@ -51,6 +60,7 @@ final class FaceCutter {
       }
       new FaceDivider(edit, f, plan).divide();
     });
+    return splitter;
   }
 
   /**

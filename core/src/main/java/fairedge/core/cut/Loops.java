@@ -34,9 +34,6 @@ import org.jspecify.annotations.Nullable;
  * <p>Stages: find the ring; place the loops on its edges; cut its faces; tell.
  */
 public final class Loops {
-  /** From just inside a face, so that the edge that a way begins on is not in its way. */
-  private static final double INSIDE = 1e-6;
-
   private static final int MOST_VERTICES = 200_000;
 
   private final Site site;
@@ -224,7 +221,7 @@ public final class Loops {
       boolean exchanged = ring.oneSided() && i == last;
       List<Node> from = nodes.get(i);
       List<Node> to = nodes.get((i + 1) % nodes.size());
-      Polygon.Flat narrow = flatUnlessConvex(ring.quads().get(i));
+      Polygon.Flat narrow = ChordRoom.unlessConvex(mesh, ring.quads().get(i));
       for (int k = 0; k < from.size(); k++) {
         Node end = to.get(exchanged ? to.size() - 1 - k : k);
         if (from.get(k).equals(end)) {
@@ -232,7 +229,7 @@ public final class Loops {
               "A face on this ring touches itself.", Element.face(ring.quads().get(i)));
         }
         chords.add(new Chord(ring.quads().get(i), from.get(k), end));
-        if (narrow != null && !isInside(narrow, from.get(k).at(), end.at())) {
+        if (narrow != null && !ChordRoom.isInside(narrow, from.get(k).at(), end.at())) {
           throw Refusal.because(
               "This quad is not convex: the loop would leave it.",
               Element.face(ring.quads().get(i)));
@@ -240,28 +237,6 @@ public final class Loops {
       }
     }
     return chords;
-  }
-
-  /** A loop across a quad that is not convex may leave it, and turn a part of it over. */
-  private Polygon.@Nullable Flat flatUnlessConvex(int quad) {
-    Polygon shape = mesh.isMeasurable(quad) ? mesh.polygon(quad) : null;
-    return shape == null || isConvex(shape) ? null : shape.flat();
-  }
-
-  private static boolean isInside(Polygon.Flat flat, Vec3 from, Vec3 to) {
-    return flat.containsSegment(from.towards(to, INSIDE), from.towards(to, 1 - INSIDE));
-  }
-
-  private static boolean isConvex(Polygon shape) {
-    Vec3 normal = shape.newell();
-    for (int i = 0; i < shape.size(); i++) {
-      Vec3 at = shape.corner(i);
-      Vec3 in = at.minus(shape.corner(i - 1));
-      if (in.cross(shape.corner(i + 1).minus(at)).dot(normal) < 0) {
-        return false;
-      }
-    }
-    return true;
   }
 
   /** What the loops cut past a stop. */
@@ -295,10 +270,10 @@ public final class Loops {
     return ends.stream()
             .allMatch(end -> {
               // From just inside, so that the edge that it starts on is not in the way.
-              Vec3 start = end.at().towards(corner.at(), INSIDE);
+              Vec3 start = end.at().towards(corner.at(), ChordRoom.INSIDE);
               return flat.containsSegment(start, corner.at());
             })
-        && flat.containsSegment(middle.towards(corner.at(), INSIDE), corner.at());
+        && flat.containsSegment(middle.towards(corner.at(), ChordRoom.INSIDE), corner.at());
   }
 
   /** Of an odd face the corner opposite; of the two in an even one the one seen straighter. */

@@ -21,19 +21,19 @@ public record Stop(Cause cause, int edge, int face, int sides) {
     NOT_CHOSEN
   }
 
-  static Stop border(int edge) {
+  public static Stop border(int edge) {
     return new Stop(Cause.BORDER, edge, Mesh.NONE, 0);
   }
 
-  static Stop crowded(int edge) {
+  public static Stop crowded(int edge) {
     return new Stop(Cause.CROWDED, edge, Mesh.NONE, 0);
   }
 
-  static Stop notChosen(int edge, int face, int sides) {
+  public static Stop notChosen(int edge, int face, int sides) {
     return new Stop(Cause.NOT_CHOSEN, edge, face, sides);
   }
 
-  static Stop face(int edge, int face, int sides) {
+  public static Stop face(int edge, int face, int sides) {
     return new Stop(sides == 3 ? Cause.TRIANGLE : Cause.NGON, edge, face, sides);
   }
 }

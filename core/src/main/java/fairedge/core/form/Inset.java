@@ -15,7 +15,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -29,13 +28,6 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Inset {
   private static final double POINTS = 1e-6;
-  private static final int HALVINGS = 48;
-
-  /** As far as there is room is this share of the bound. */
-  private static final double ROOMY = 0.9;
-
-  /** A face of more sides is not asked whether its sides cross. */
-  private static final int MOST_SIDES = 1000;
 
   /**
    * How.
@@ -109,21 +101,20 @@ public final class Inset {
 
   /** Where the fans of a region come to lie, and how wide the ring is there. */
   private static final class Placing {
-    private final Mesh mesh;
     private final Region region;
     private final Map<Integer, Vec3> ways;
     private final Map<Integer, Vec3> from = new HashMap<>();
     private final double width;
 
     Placing(Mesh mesh, Region region, Margin margin, List<Remark> remarks) {
-      this.mesh = mesh;
       this.region = region;
       if (!region.hasEnd()) {
         throw Refusal.because("What is chosen has no border for a ring to run along.");
       }
       this.ways = Sectors.of(mesh, region);
       region.vertices().forEach(v -> from.put(v, mesh.position(v)));
-      this.width = fitting(margin, remarks);
+      Room room = new Room(mesh, region.rings().stream().map(this::round).toList());
+      this.width = room.fitting(margin.width(), margin.roomy(), "The ring", remarks);
     }
 
     void lay(Site site, Vec3 raised) {
@@ -139,112 +130,14 @@ public final class Inset {
       return at.plus(way.times(width)).plus(raised);
     }
 
-    /** The width that is asked, or what there is room for. */
-    private double fitting(Margin margin, List<Remark> remarks) {
-      Tight tight = firstTight(margin.width());
-      if (tight == null) {
-        return margin.width();
-      }
-      String room =
-          String.format(Locale.ROOT, "There is room for less than %.4g here.", tight.width());
-      if (!margin.roomy()) {
-        throw Refusal.because(room, tight.element());
-      }
-      double fits = ROOMY * tight.width();
-      remarks.add(
-          Remark.of(
-              room + String.format(Locale.ROOT, " The ring is %.4g wide.", fits), tight.element()));
-      return fits;
+    private Room.Round round(Ring ring) {
+      return new Room.Round(ring.face(), ring.fans().stream().map(this::moving).toList());
     }
 
-    /** Where a width is the first that does not fit. */
-    private record Tight(double width, Element element) {}
-
-    private @Nullable Tight firstTight(double asked) {
-      Tight first = null;
-      for (Ring ring : region.rings()) {
-        Tight side = sideLost(ring);
-        if (side != null
-            && side.width() <= asked
-            && (first == null || side.width() < first.width())) {
-          first = side;
-        }
-      }
-      double upTo = first == null ? asked : first.width();
-      for (Ring ring : region.rings()) {
-        // Just below a side that is lost all faces must stand.
-        double most = first == null ? upTo : upTo * (1 - 1e-9);
-        if (!stands(ring, most)) {
-          upTo = bound(ring, most);
-          first = new Tight(upTo, Element.face(ring.face()));
-        }
-      }
-      return first;
-    }
-
-    /** The width at which a side of a face is no longer there: ends move along straight lines. */
-    private @Nullable Tight sideLost(Ring ring) {
-      Tight first = null;
-      int size = ring.fans().size();
-      for (int i = 0; i < size; i++) {
-        Fan a = ring.fans().get(i);
-        Fan b = ring.fans().get((i + 1) % size);
-        Vec3 side = place(b).minus(place(a));
-        double shrinks = -way(b).minus(way(a)).dot(side);
-        if (shrinks > 0) {
-          double lost = side.dot(side) / shrinks;
-          if (first == null || lost < first.width()) {
-            first = new Tight(lost, Element.edge(mesh.findEdge(a.vertex(), b.vertex())));
-          }
-        }
-      }
-      return first;
-    }
-
-    private Vec3 place(Fan fan) {
-      return from.getOrDefault(fan.vertex(), Vec3.ZERO);
-    }
-
-    private Vec3 way(Fan fan) {
-      return ways.getOrDefault(fan.number(), Vec3.ZERO);
-    }
-
-    private double bound(Ring ring, double tooWide) {
-      double fits = 0;
-      double wide = tooWide;
-      for (int i = 0; i < HALVINGS; i++) {
-        double half = 0.5 * (fits + wide);
-        if (stands(ring, half)) {
-          fits = half;
-        } else {
-          wide = half;
-        }
-      }
-      return wide;
-    }
-
-    /** Whether a face looks where it did, and no two of its sides touch that did not before. */
-    private boolean stands(Ring ring, double w) {
-      Vec3[] now = places(ring, w);
-      Vec3 before = mesh.polygon(ring.face()).newell();
-      Vec3 sum = Vec3.ZERO;
-      for (int i = 1; i + 1 < now.length; i++) {
-        sum = sum.plus(now[i].minus(now[0]).cross(now[i + 1].minus(now[0])));
-      }
-      if (!(sum.dot(before) > 0)) {
-        return false;
-      }
-      Vec3 normal = before.unit();
-      return now.length == 3
-          || now.length > MOST_SIDES
-          || !Touching.any(now, normal)
-          || Touching.any(places(ring, 0), normal);
-    }
-
-    private Vec3[] places(Ring ring, double w) {
-      return ring.fans().stream()
-          .map(fan -> place(fan).plus(way(fan).times(w)))
-          .toArray(Vec3[]::new);
+    private Room.Moving moving(Fan fan) {
+      Vec3 at = from.getOrDefault(fan.vertex(), Vec3.ZERO);
+      Vec3 way = ways.getOrDefault(fan.number(), Vec3.ZERO);
+      return new Room.Moving(fan.vertex(), at, way);
     }
   }
 }

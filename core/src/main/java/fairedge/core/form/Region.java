@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.IntPredicate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Chosen faces that hang together over edges, and where they end. At a vertex the faces of a region
@@ -98,6 +99,30 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     return new Finding(mesh, beside, inside::contains).region();
   }
 
+  /**
+   * What lies round chosen edges: the faces at their ends, ending at the edges alone, on both
+   * sides. Only the fans at those ends mean something.
+   *
+   * @throws Refusal.Raised where the edges or what hangs at their ends tells of no sides
+   */
+  static Region along(Mesh mesh, Collection<Integer> edges) {
+    BitSet chosen = new BitSet();
+    BitSet ends = new BitSet();
+    TreeSet<Integer> beside = new TreeSet<>();
+    for (int e : edges) {
+      chosen.set(e);
+      for (int v : new int[] {mesh.first(e), mesh.second(e)}) {
+        if (!ends.get(v)) {
+          ends.set(v);
+          for (int f : mesh.facesAt(v)) {
+            beside.add(f);
+          }
+        }
+      }
+    }
+    return new Finding(mesh, beside, chosen, ends).region();
+  }
+
   private static TreeSet<Integer> alone(int f, BitSet left) {
     left.clear(f);
     return new TreeSet<>(List.of(f));
@@ -147,6 +172,28 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     return !ends.isEmpty();
   }
 
+  /** The corner of a fan with whose leaving side it begins; {@link Mesh#NONE} for none. */
+  int leaving(Fan fan) {
+    return fan.corners().stream().filter(ends::contains).findFirst().orElse(Mesh.NONE);
+  }
+
+  /** The corner of a fan at whose arriving side it stops; {@link Mesh#NONE} for none. */
+  int arriving(Mesh mesh, Fan fan) {
+    return fan.corners().stream()
+        .filter(c -> ends.contains(mesh.previous(c)))
+        .findFirst()
+        .orElse(Mesh.NONE);
+  }
+
+  /** Whether one edge alone is where a fan begins and stops: no lines meet there. */
+  boolean isRound(Mesh mesh, Fan fan) {
+    int leaving = leaving(fan);
+    int arriving = arriving(mesh, fan);
+    return leaving != Mesh.NONE
+        && arriving != Mesh.NONE
+        && mesh.edgeOf(leaving) == mesh.edgeOf(mesh.previous(arriving));
+  }
+
   /** The vertices of its faces, by id. */
   TreeSet<Integer> vertices() {
     TreeSet<Integer> vertices = new TreeSet<>();
@@ -162,6 +209,12 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     /** Whether the faces end at a side beyond which there is this face, or -1: none. */
     private final IntPredicate endsAt;
 
+    /** Edges that part the faces, though both their sides are among them; none with a region. */
+    private final BitSet parting;
+
+    /** Vertices of which the fans are asked; null: all. */
+    private final @Nullable BitSet asked;
+
     /** By corner another one of its fan; one of them is its own. */
     private final Map<Integer, Integer> fanOf = new HashMap<>();
 
@@ -171,9 +224,25 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     private final Set<Integer> sides = new HashSet<>();
 
     Finding(Mesh mesh, TreeSet<Integer> faces, IntPredicate endsAt) {
+      this(mesh, faces, endsAt, new BitSet(), null);
+    }
+
+    /** Faces that end at some edges only. */
+    Finding(Mesh mesh, TreeSet<Integer> faces, BitSet parting, BitSet asked) {
+      this(mesh, faces, beyond -> false, parting, asked);
+    }
+
+    private Finding(
+        Mesh mesh,
+        TreeSet<Integer> faces,
+        IntPredicate endsAt,
+        BitSet parting,
+        @Nullable BitSet asked) {
       this.mesh = mesh;
       this.faces = faces;
       this.endsAt = endsAt;
+      this.parting = parting;
+      this.asked = asked;
     }
 
     Region region() {
@@ -186,7 +255,11 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
         }
       }
       for (int c : inOrder) {
-        if (isInner(c)) {
+        if (parting.get(mesh.edgeOf(c))) {
+          sides.add(c);
+        } else if (!isAsked(c)) {
+          continue;
+        } else if (isInner(c)) {
           int d = mesh.nextOnEdge(c);
           join(c, mesh.next(d));
           join(mesh.next(c), d);
@@ -227,6 +300,10 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
             Element.edge(e));
       }
       return true;
+    }
+
+    private boolean isAsked(int c) {
+      return asked == null || asked.get(mesh.vertexOf(c)) || asked.get(mesh.vertexOf(mesh.next(c)));
     }
 
     private int beyond(int c) {

@@ -36,7 +36,7 @@ final class Sectors {
     Sectors sectors = new Sectors(mesh, region);
     Map<Integer, Vec3> places = new HashMap<>();
     for (Fan fan : region.fans()) {
-      if (fan.isOpen()) {
+      if (fan.isOpen() && !region.isRound(mesh, fan)) {
         places.put(fan.number(), sectors.place(fan));
       }
     }
@@ -44,12 +44,8 @@ final class Sectors {
   }
 
   private Vec3 place(Fan fan) {
-    int leaving = Mesh.NONE;
-    int arriving = Mesh.NONE;
-    for (int c : fan.corners()) {
-      leaving = region.ends().contains(c) ? c : leaving;
-      arriving = region.ends().contains(mesh.previous(c)) ? c : arriving;
-    }
+    int leaving = region.leaving(fan);
+    int arriving = region.arriving(mesh, fan);
     if (leaving == Mesh.NONE) {
       return onBorder(fan, towards(arriving, mesh.previous(arriving)));
     }
@@ -109,10 +105,11 @@ final class Sectors {
 
   private @Nullable Vec3 borderOf(Fan fan) {
     for (int c : fan.corners()) {
-      if (mesh.uses(mesh.edgeOf(c)) == 1) {
+      if (mesh.uses(mesh.edgeOf(c)) == 1 && !region.ends().contains(c)) {
         return towards(c, mesh.next(c));
       }
-      if (mesh.uses(mesh.edgeOf(mesh.previous(c))) == 1) {
+      if (mesh.uses(mesh.edgeOf(mesh.previous(c))) == 1
+          && !region.ends().contains(mesh.previous(c))) {
         return towards(c, mesh.previous(c));
       }
     }

@@ -48,7 +48,8 @@ public sealed interface Change
         Tidying.RelaxChange,
         Forming.InsetChange,
         Forming.ExtrudeChange,
-        Forming.ExtrudeEdgesChange {
+        Forming.ExtrudeEdgesChange,
+        Forming.SupportChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

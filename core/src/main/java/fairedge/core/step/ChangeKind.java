@@ -29,7 +29,8 @@ public enum ChangeKind {
   MOVE("move", "Move", Tidying.MoveChange.class),
   INSET("inset", "Inset", Forming.InsetChange.class),
   EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class),
-  EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class);
+  EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class),
+  SUPPORT("support", "Support", Forming.SupportChange.class);
 
   private final String key;
   private final String title;

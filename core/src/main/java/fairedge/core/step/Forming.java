@@ -3,11 +3,13 @@ package fairedge.core.step;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Inset;
+import fairedge.core.form.Support;
 import fairedge.core.work.Done;
 import fairedge.core.work.Site;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** The changes that shape. They name their elements themselves. */
 public final class Forming {
@@ -71,6 +73,34 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return ExtrudeEdges.extrude(site, edges, by);
+    }
+  }
+
+  /**
+   * Edges held by lines beside them or strips in their place.
+   *
+   * @param over in degrees: all edges that turn by over it as well; null for none but the named
+   */
+  public record SupportChange(List<Integer> edges, @Nullable Double over, Support.Holding holding)
+      implements Change {
+    public SupportChange {
+      edges = List.copyOf(edges);
+      Objects.requireNonNull(holding, "holding");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return "%s, %s"
+          .formatted(
+              over == null
+                  ? Counted.of(edges.size(), "edge")
+                  : String.format(Locale.ROOT, "over %.4g°", over),
+              String.format(Locale.ROOT, "%.4g", holding.distance()));
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Support.hold(site, edges, over, holding);
     }
   }
 }

@@ -1,7 +1,6 @@
 package fairedge.core.survey;
 
-import fairedge.core.geometry.Polygon;
-import fairedge.core.geometry.Vec3;
+import fairedge.core.flow.StripWidths;
 
 /**
  * Support strips. A quad is in one where
@@ -38,7 +37,7 @@ public final class Strips {
       int c = subject.mesh().firstCorner(f);
       for (int i = 0; i < 4; i++) {
         if (isBetween(c)) {
-          width = Math.min(width, widthAt(c));
+          width = Math.min(width, widths().at(c));
         }
         c = subject.mesh().next(c);
       }
@@ -58,7 +57,7 @@ public final class Strips {
       int far = subject.mesh().next(subject.mesh().next(c));
       if (subject.mesh().size(subject.mesh().faceOf(c)) == 4
           && isBend(subject.mesh().edgeOf(far))
-          && widthAt(c) < share * widthBeyond(c)) {
+          && widths().at(c) < share * widths().beyond(c)) {
         return true;
       }
       c = subject.mesh().nextOnEdge(c);
@@ -111,46 +110,11 @@ public final class Strips {
     if (uses != 1 && !(uses == 2 && subject.hardEdges().isHard(side))) {
       return false;
     }
-    double beyond = widthBeyond(subject.mesh().next(subject.mesh().next(c)));
-    return widthAt(c) < share * beyond;
+    double beyond = widths().beyond(subject.mesh().next(subject.mesh().next(c)));
+    return widths().at(c) < share * beyond;
   }
 
-  /** The mean of the edges beside the side that leaves c. */
-  private double widthAt(int c) {
-    return 0.5
-        * (length(subject.mesh().edgeOf(subject.mesh().next(c)))
-            + length(subject.mesh().edgeOf(subject.mesh().previous(c))));
-  }
-
-  private double length(int e) {
-    return subject.mesh().hasPlace(subject.mesh().first(e))
-            && subject.mesh().hasPlace(subject.mesh().second(e))
-        ? subject.mesh().length(e)
-        : Double.NaN;
-  }
-
-  /** Of what lies on the other side of a side: 0 where nothing does. */
-  private double widthBeyond(int c) {
-    int e = subject.mesh().edgeOf(c);
-    if (subject.topology().uses(e) != 2) {
-      return 0;
-    }
-    int d = subject.mesh().nextOnEdge(c);
-    int f = subject.mesh().faceOf(d);
-    if (subject.mesh().size(f) == 4) {
-      return widthAt(d);
-    }
-    return subject.mesh().isMeasurable(f) ? reachFrom(subject.mesh().polygon(f), e) : 0;
-  }
-
-  private double reachFrom(Polygon shape, int e) {
-    Vec3 a = subject.mesh().position(subject.mesh().first(e));
-    Vec3 along = subject.mesh().position(subject.mesh().second(e)).minus(a).unit();
-    double largest = 0;
-    for (int i = 0; i < shape.size(); i++) {
-      Vec3 to = shape.corner(i).minus(a);
-      largest = Math.max(largest, to.minus(along.times(to.dot(along))).length());
-    }
-    return largest;
+  private StripWidths widths() {
+    return new StripWidths(subject.mesh());
   }
 }

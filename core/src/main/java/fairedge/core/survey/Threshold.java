@@ -1,5 +1,6 @@
 package fairedge.core.survey;
 
+import fairedge.core.flow.StripWidths;
 import java.util.Arrays;
 import java.util.stream.Collectors;
 
@@ -39,7 +40,12 @@ public enum Threshold {
       "An edge is hard whatever lies beside it if it turns by over"),
   FLAT_PATCH("flatPatch", 10, 0, 90, Measure.Unit.DEGREES, "A flat patch turns by under"),
   STRIP(
-      "strip", 0.25, 0, 1, Measure.Unit.SHARE, "A support strip is under, of the strip beside it"),
+      "strip",
+      StripWidths.NARROW,
+      0,
+      1,
+      Measure.Unit.SHARE,
+      "A support strip is under, of the strip beside it"),
   JUMP("jump", 3, 1, 1000, Measure.Unit.RATIO, "Neighbours whose widths differ by over"),
   STRETCHED("stretched", 8, 1, 1000, Measure.Unit.RATIO, "Longest side to shortest over"),
   ASKEW("askew", 25, 0, 45, Measure.Unit.DEGREES, "An edge off the bend of the form by over"),

@@ -67,4 +67,19 @@ final class Formed {
   static List<Integer> counts(Mesh mesh) {
     return List.of(mesh.vertexCount(), mesh.edgeCount(), mesh.faceCount());
   }
+
+  /** Of a closed mesh, faces fanned from their first corners. */
+  static double volume(Mesh mesh) {
+    double six = 0;
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      if (mesh.hasFace(f)) {
+        int[] round = mesh.vertices(f);
+        for (int i = 1; i + 1 < round.length; i++) {
+          Vec3 a = mesh.position(round[0]);
+          six += a.dot(mesh.position(round[i]).cross(mesh.position(round[i + 1])));
+        }
+      }
+    }
+    return six / 6;
+  }
 }

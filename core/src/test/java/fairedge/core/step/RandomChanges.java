@@ -12,6 +12,7 @@ import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Inset;
+import fairedge.core.form.Support;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
@@ -84,7 +85,43 @@ public final class RandomChanges {
                   new Vec3(random.nextDouble(), random.nextDouble(), 1),
                   random.nextDouble(-0.1, 0.1) * scale,
                   1 + random.nextInt(2)));
+      case SUPPORT -> support(mesh, random, v, scale);
     };
+  }
+
+  /** Edges about a vertex, of a face, along a walk; now and then all that turn. */
+  private static Change support(Mesh mesh, SplittableRandom random, int v, double scale) {
+    List<Integer> edges = someEdges(mesh, random, v);
+    Support.Holding holding =
+        new Support.Holding(
+            Support.SupportWay.values()[random.nextInt(2)],
+            random.nextDouble(1e-3, 0.05) * scale,
+            Support.SupportSide.values()[random.nextInt(3)],
+            random.nextInt(3) == 0,
+            1 + random.nextInt(4),
+            random.nextInt(5) / 4.0,
+            random.nextInt(4) == 0,
+            random.nextBoolean());
+    Double over = edges.isEmpty() || random.nextInt(8) == 0 ? 60.0 : null;
+    return new Forming.SupportChange(over == null ? edges : List.of(), over, holding);
+  }
+
+  private static List<Integer> someEdges(Mesh mesh, SplittableRandom random, int v) {
+    List<Integer> edges = new ArrayList<>();
+    if (!mesh.hasVertex(v)) {
+      return edges;
+    }
+    if (random.nextInt(3) == 0) {
+      IntStream.of(mesh.edgesAt(v)).filter(e -> random.nextBoolean()).forEach(edges::add);
+    }
+    int at = v;
+    for (int i = random.nextInt(1, 6); i > 0 && mesh.edgesAt(at).length > 0; i--) {
+      int[] next = mesh.edgesAt(at);
+      int e = next[random.nextInt(next.length)];
+      edges.add(e);
+      at = mesh.otherEnd(e, at);
+    }
+    return edges;
   }
 
   /** A face, or it with some of those beside it. */

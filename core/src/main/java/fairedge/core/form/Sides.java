@@ -1,0 +1,99 @@
+package fairedge.core.form;
+
+import fairedge.core.form.Region.Fan;
+import fairedge.core.form.Support.SupportSide;
+import fairedge.core.mesh.Mesh;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * Which sides of chosen edges follow one another: those that a fan joins. What hangs together over
+ * vertices is a run, and of each run one of its sides is the first. Cost: the edges.
+ */
+final class Sides {
+  private final Mesh mesh;
+  private final Region region;
+  private final Map<Integer, Integer> sideOf = new HashMap<>();
+  private final Map<Integer, Integer> runOf = new HashMap<>();
+
+  Sides(Mesh mesh, Region region) {
+    this.mesh = mesh;
+    this.region = region;
+    for (int c : region.ends()) {
+      sideOf.put(c, c);
+      runOf.put(c, c);
+    }
+    Map<Integer, Integer> atVertex = new HashMap<>();
+    for (int c : region.ends()) {
+      for (int v : new int[] {mesh.vertexOf(c), mesh.vertexOf(mesh.next(c))}) {
+        Integer other = atVertex.putIfAbsent(v, c);
+        if (other != null) {
+          join(runOf, c, other);
+        }
+      }
+    }
+    for (Fan fan : region.fans()) {
+      int leaving = region.leaving(fan);
+      int arriving = region.arriving(mesh, fan);
+      if (leaving != Mesh.NONE && arriving != Mesh.NONE && !region.isRound(mesh, fan)) {
+        join(sideOf, leaving, mesh.previous(arriving));
+      }
+    }
+  }
+
+  /** The corners that leave along the sides that are meant. */
+  Set<Integer> of(SupportSide meant) {
+    if (meant == SupportSide.BOTH) {
+      return region.ends();
+    }
+    TreeSet<Integer> byFace = new TreeSet<>(this::inOrder);
+    byFace.addAll(region.ends());
+    Map<Integer, Integer> first = new TreeMap<>();
+    byFace.forEach(c -> first.putIfAbsent(root(runOf, c), root(sideOf, c)));
+    Set<Integer> found = new HashSet<>();
+    for (int c : byFace) {
+      boolean isFirst = root(sideOf, c) == first.getOrDefault(root(runOf, c), Mesh.NONE);
+      if (isFirst == (meant == SupportSide.ONE)) {
+        found.add(c);
+      }
+    }
+    return found;
+  }
+
+  /** By faces and their corners: the ids of corners are no part of a mesh's state. */
+  private int inOrder(int c, int d) {
+    int f = mesh.faceOf(c);
+    int g = mesh.faceOf(d);
+    return f == g ? Integer.compare(position(c), position(d)) : Integer.compare(f, g);
+  }
+
+  private int position(int c) {
+    int at = 0;
+    for (int d = mesh.firstCorner(mesh.faceOf(c)); d != c; d = mesh.next(d)) {
+      at++;
+    }
+    return at;
+  }
+
+  private static int root(Map<Integer, Integer> of, int c) {
+    int at = c;
+    int next = of.getOrDefault(at, at);
+    while (next != at) {
+      int beyond = of.getOrDefault(next, next);
+      of.put(at, beyond);
+      at = beyond;
+      next = of.getOrDefault(at, at);
+    }
+    return at;
+  }
+
+  private static void join(Map<Integer, Integer> of, int c, int d) {
+    int a = root(of, c);
+    int b = root(of, d);
+    of.put(Math.max(a, b), Math.min(a, b));
+  }
+}

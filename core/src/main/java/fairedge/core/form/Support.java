@@ -1,0 +1,347 @@
+package fairedge.core.form;
+
+import fairedge.core.cut.RunOn;
+import fairedge.core.flow.Onward;
+import fairedge.core.flow.StripWidths;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.local.Refusal;
+import fairedge.core.mesh.Element;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Asked;
+import fairedge.core.work.Chosen;
+import fairedge.core.work.Done;
+import fairedge.core.work.Remark;
+import fairedge.core.work.Site;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Holds edges: by lines beside them, which leave the form as it is, or by strips in their place,
+ * which round it. Distances are measured in the faces, square to the edges. Where two chosen edges
+ * meet lines turn; where more do they cross, up to the chosen edges. Cost: the edges, the faces at
+ * their ends and the rings that lines run on across; with an angle, the whole mesh once.
+ */
+public final class Support {
+  private static final int MOST_SEGMENTS = 64;
+  private static final long MOST_QUADS = 2_000_000;
+
+  /** How edges are held. */
+  public enum SupportWay {
+    /** A line on each side. */
+    LOOPS,
+    /** A strip in the place of the edge. */
+    BEVEL
+  }
+
+  /** On which sides of their edges lines lie. */
+  public enum SupportSide {
+    BOTH,
+    /** Of each run the side of its face with the lowest id. */
+    ONE,
+    /** The others. */
+    OTHER
+  }
+
+  /**
+   * How.
+   *
+   * @param distance of the lines, or of the strip's borders, from the edge; more than 0
+   * @param side with lines
+   * @param through with lines: they don't turn but cross at every corner and run on
+   * @param segments of a strip across the edge
+   * @param profile of a strip: 0 the chord, 0.5 the arc, 1 the corner
+   * @param toEnds with strips: first on along the edges' loops, to where these end
+   * @param roomy where the distance does not fit, as far as there is room instead of not at all
+   */
+  public record Holding(
+      SupportWay way,
+      double distance,
+      SupportSide side,
+      boolean through,
+      int segments,
+      double profile,
+      boolean toEnds,
+      boolean roomy) {
+    public Holding {
+      Objects.requireNonNull(way, "way");
+      Objects.requireNonNull(side, "side");
+    }
+
+    /** What people leave out as what they mean most often. */
+    public static Holding asked(
+        @Nullable SupportWay way,
+        double distance,
+        @Nullable SupportSide side,
+        @Nullable Boolean through,
+        @Nullable Integer segments,
+        @Nullable Double profile,
+        @Nullable Boolean toEnds,
+        @Nullable Boolean roomy) {
+      return new Holding(
+          way == null ? SupportWay.LOOPS : way,
+          distance,
+          side == null ? SupportSide.BOTH : side,
+          through != null && through,
+          segments == null ? 1 : segments,
+          profile == null ? 0.5 : profile,
+          toEnds != null && toEnds,
+          roomy != null && roomy);
+    }
+
+    boolean isLoops() {
+      return way == SupportWay.LOOPS;
+    }
+  }
+
+  private final Site site;
+  private final Mesh mesh;
+  private final Holding holding;
+  private final List<Remark> remarks = new ArrayList<>();
+
+  private Support(Site site, Holding holding) {
+    this.site = site;
+    this.mesh = site.mesh();
+    this.holding = holding;
+  }
+
+  /**
+   * @param edges which; empty with an angle
+   * @param over in degrees: all edges of two faces that turn by over it are held as well; null for
+   *     none but the named
+   * @throws Refusal.Raised where it can't be; with the element and the bound where it is too wide
+   */
+  public static Done hold(
+      Site site, Collection<Integer> edges, @Nullable Double over, Holding holding) {
+    requireSound(holding);
+    TreeSet<Integer> chosen = new TreeSet<>();
+    if (over == null || !edges.isEmpty()) {
+      chosen.addAll(Asked.edges(site, edges));
+    }
+    if (over != null) {
+      chosen.addAll(turning(site.mesh(), over));
+    }
+    if (chosen.isEmpty()) {
+      throw Refusal.because("No edge turns by over so much.");
+    }
+    return new Support(site, holding).hold(chosen);
+  }
+
+  private static void requireSound(Holding holding) {
+    if (!(holding.distance() > 0) || !Double.isFinite(holding.distance())) {
+      throw Refusal.because("The distance is more than 0.");
+    }
+    if (holding.segments() < 1 || holding.segments() > MOST_SEGMENTS) {
+      throw Refusal.because("There are 1 to %d segments.".formatted(MOST_SEGMENTS));
+    }
+    if (!(holding.profile() >= 0 && holding.profile() <= 1)) {
+      throw Refusal.because("The profile is from 0 (straight) to 1 (the corner as it was).");
+    }
+  }
+
+  private static List<Integer> turning(Mesh mesh, double over) {
+    if (!(over >= 0 && over < 180)) {
+      throw Refusal.because("The angle is from 0 to under 180 degrees.");
+    }
+    List<Integer> found = new ArrayList<>();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (mesh.hasEdge(e) && mesh.isTwoSided(e)) {
+        int c = mesh.firstSideOn(e);
+        int d = mesh.nextOnEdge(c);
+        int f = mesh.faceOf(c);
+        int g = mesh.faceOf(d);
+        if (mesh.vertexOf(c) != mesh.vertexOf(d)
+            && mesh.isMeasurable(f)
+            && mesh.isMeasurable(g)
+            && mesh.polygon(f).newell().angleTo(mesh.polygon(g).newell()) > over) {
+          found.add(e);
+        }
+      }
+    }
+    return found;
+  }
+
+  private Done hold(TreeSet<Integer> asked) {
+    TreeSet<Integer> chosen = holding.toEnds() && !holding.isLoops() ? toEnds(asked) : asked;
+    if ((long) chosen.size() * holding.segments() > MOST_QUADS) {
+      throw Refusal.because("So many edges in so many segments are too many at once.");
+    }
+    chosen.forEach(this::requireSides);
+    return holding.isLoops() ? lines(chosen) : strips(chosen);
+  }
+
+  /** On along the loops of edges, past each end that no other chosen edge meets. */
+  private TreeSet<Integer> toEnds(TreeSet<Integer> asked) {
+    TreeSet<Integer> all = new TreeSet<>(asked);
+    for (int first : asked) {
+      for (int end : new int[] {mesh.first(first), mesh.second(first)}) {
+        int e = first;
+        int v = end;
+        while (chosenAt(v, all) == 1) {
+          e = Onward.from(mesh, e, v);
+          if (e == Mesh.NONE || !all.add(e)) {
+            break;
+          }
+          v = mesh.otherEnd(e, v);
+        }
+      }
+    }
+    return all;
+  }
+
+  private int chosenAt(int v, Set<Integer> chosen) {
+    int count = 0;
+    for (int e : mesh.edgesAt(v)) {
+      count += chosen.contains(e) ? 1 : 0;
+    }
+    return count;
+  }
+
+  private void requireSides(int e) {
+    int uses = mesh.uses(e);
+    Element here = Element.edge(e);
+    if (uses == 0) {
+      throw Refusal.because("This edge is in no face: there is nothing to hold.", here);
+    }
+    if (uses > 2) {
+      throw Refusal.because("More than two faces meet at this edge.", here);
+    }
+    if (uses == 1 && !holding.isLoops()) {
+      throw Refusal.because("This edge is at a border: only lines can be laid beside it.", here);
+    }
+    if (mesh.length(e) <= site.merge()) {
+      throw Refusal.because("This edge has no length.", here);
+    }
+    int c = mesh.firstSideOn(e);
+    int d = mesh.nextOnEdge(c);
+    if (c != d && mesh.vertexOf(c) == mesh.vertexOf(d)) {
+      throw Refusal.because(
+          "The two faces here are wound against each other. Unify them first.", here);
+    }
+  }
+
+  private Done strips(TreeSet<Integer> chosen) {
+    BevelProfile profile = new BevelProfile(holding.segments(), holding.profile());
+    Region region = Region.along(mesh, chosen);
+    BevelJoints joints =
+        new BevelJoints(mesh, region, profile, BevelJoints.AtEnds.CLOSE, region.ends());
+    joints.requireWide();
+    double width = fitting(joints, "The strip");
+    List<Integer> laid = lay(joints, chosen, width).laid();
+    if (holding.segments() % 2 == 1 && holding.profile() == 1) {
+      remarks.add(
+          Remark.of("With an odd number of segments the corner that was there is missed.", null));
+    }
+    return new Done(List.of(), remarks, 0, Chosen.faces(laid));
+  }
+
+  private double fitting(BevelJoints joints, String what) {
+    return new Room(mesh, joints.rounds())
+        .fitting(holding.distance(), holding.roomy(), what, remarks);
+  }
+
+  private StripLayer lay(BevelJoints joints, Collection<Integer> chosen, double width) {
+    StripLayer layer = new StripLayer(site.edit());
+    joints.build(site.edit(), layer, width, remarks);
+    layer.lay(chosen);
+    return layer;
+  }
+
+  private Done lines(TreeSet<Integer> asked) {
+    TreeSet<Integer> chosen = asked;
+    BevelJoints joints = lined(chosen);
+    if (holding.through()) {
+      return straightThrough(chosen, joints);
+    }
+    double width = fitting(joints, "The strip");
+    List<BevelJoints.Start> ends = joints.starts(width);
+    if (!ends.isEmpty()) {
+      RunOn.Ran ran = RunOn.cut(site, ends.stream().map(Support::start).toList(), List.of());
+      remarks.addAll(ran.remarks());
+      chosen = inParts(chosen, ran);
+      joints = lined(chosen);
+    }
+    tellWhatHolds(lay(joints, chosen, width).rows());
+    return new Done(List.of(), remarks, 0, new Chosen(List.of(), List.copyOf(chosen), List.of()));
+  }
+
+  private static RunOn.Start start(BevelJoints.Start from) {
+    RunOn.Place place = new RunOn.Place(from.edge(), from.end());
+    return new RunOn.Start(place, from.distance(), from.side());
+  }
+
+  private static TreeSet<Integer> inParts(TreeSet<Integer> edges, RunOn.Ran ran) {
+    TreeSet<Integer> parts = new TreeSet<>();
+    edges.forEach(e -> parts.addAll(ran.parts().getOrDefault(e, List.of(e))));
+    return parts;
+  }
+
+  private BevelJoints lined(TreeSet<Integer> chosen) {
+    Region region = Region.along(mesh, chosen);
+    BevelProfile profile = new BevelProfile(2, 1);
+    Set<Integer> sides = new Sides(mesh, region).of(holding.side());
+    return new BevelJoints(mesh, region, profile, BevelJoints.AtEnds.RUN_ON, sides);
+  }
+
+  private Done straightThrough(TreeSet<Integer> chosen, BevelJoints joints) {
+    List<RunOn.Start> starts = new ArrayList<>();
+    List<RunOn.Across> within = new ArrayList<>();
+    for (int side : joints.sides()) {
+      int before = mesh.previous(side);
+      int after = mesh.next(side);
+      RunOn.Start one = start(before, mesh.vertexOf(side), side);
+      RunOn.Start other = start(after, mesh.vertexOf(after), side);
+      starts.add(one);
+      starts.add(other);
+      within.add(new RunOn.Across(mesh.faceOf(side), one.place(), other.place()));
+    }
+    RunOn.Ran ran = RunOn.cut(site, starts, within);
+    remarks.addAll(ran.remarks());
+    List<Integer> held = List.copyOf(inParts(chosen, ran));
+    return new Done(List.of(), remarks, 0, new Chosen(List.of(), held, List.of()));
+  }
+
+  /** Where a line beside a side meets the next side of its face, which leaves corner {@code on}. */
+  private RunOn.Start start(int on, int end, int side) {
+    int e = mesh.edgeOf(on);
+    Vec3 at = mesh.position(end);
+    Vec3 along = mesh.position(mesh.otherEnd(e, end)).minus(at).unit();
+    Vec3 held =
+        mesh.position(mesh.vertexOf(mesh.next(side)))
+            .minus(mesh.position(mesh.vertexOf(side)))
+            .unit();
+    double sine = along.cross(held).length();
+    if (sine < 1e-9) {
+      throw Refusal.because(
+          "The edge beside leads straight on here: no line can cross it.", Element.edge(e));
+    }
+    return new RunOn.Start(new RunOn.Place(e, end), holding.distance() / sine, on);
+  }
+
+  /** Says how many pieces of strip are so narrow that they count as support. */
+  private void tellWhatHolds(List<StripLayer.Row> rows) {
+    StripWidths widths = new StripWidths(mesh);
+    int narrow = 0;
+    Element wide = null;
+    for (StripLayer.Row row : rows) {
+      int first = mesh.firstCorner(row.face());
+      int line = row.isRight() ? first : mesh.next(mesh.next(first));
+      if (widths.at(line) < StripWidths.NARROW * widths.beyond(line)) {
+        narrow++;
+      } else {
+        wide = Element.face(row.face());
+      }
+    }
+    remarks.add(
+        Remark.of(
+            wide == null
+                ? "All %d pieces of strip are narrow enough to count as support.".formatted(narrow)
+                : "%d of %d pieces of strip are narrow enough to count as support."
+                    .formatted(narrow, rows.size()),
+            wide));
+  }
+}
