@@ -17,6 +17,7 @@ import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Groove;
 import fairedge.core.form.Support;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
@@ -173,6 +174,21 @@ public final class CoreJson {
     }
   }
 
+  private interface ChannelShort {
+    @JsonCreator
+    static Groove.Channel asked(
+        @JsonProperty("width") double width,
+        @JsonProperty("floor") Double floor,
+        @JsonProperty("depth") double depth,
+        @JsonProperty("across") Integer across,
+        @JsonProperty("end") Groove.GrooveEnd end,
+        @JsonProperty("runOn") Boolean runOn,
+        @JsonProperty("toEnds") Boolean toEnds,
+        @JsonProperty("roomy") Boolean roomy) {
+      return Groove.Channel.asked(width, floor, depth, across, end, runOn, toEnds, roomy);
+    }
+  }
+
   private interface WantedShort {
     @JsonCreator
     static Wanted asked(
@@ -217,6 +233,8 @@ public final class CoreJson {
           ExtrusionShort.class,
           Support.Holding.class,
           HoldingShort.class,
+          Groove.Channel.class,
+          ChannelShort.class,
           Wanted.class,
           WantedShort.class);
 
@@ -239,6 +257,7 @@ public final class CoreJson {
           ExtrudeEdges.BrimWay.class,
           Support.SupportWay.class,
           Support.SupportSide.class,
+          Groove.GrooveEnd.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

@@ -80,6 +80,14 @@ public final class RunOn {
     return all.cut();
   }
 
+  /** Only puts the vertices in from which lines would run: the faces there gain corners. */
+  public static Ran mark(Site site, List<Start> starts) {
+    RunOn all = new RunOn(site);
+    all.place(starts);
+    starts.forEach(start -> all.alone.add(all.node(start.place(), all.share(start.place()))));
+    return all.cut();
+  }
+
   private void place(List<Start> starts) {
     Map<Place, List<Double>> asked = new LinkedHashMap<>();
     for (Start start : starts) {

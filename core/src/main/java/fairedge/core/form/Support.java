@@ -1,7 +1,6 @@
 package fairedge.core.form;
 
 import fairedge.core.cut.RunOn;
-import fairedge.core.flow.Onward;
 import fairedge.core.flow.StripWidths;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
@@ -98,6 +97,9 @@ public final class Support {
     }
   }
 
+  /** Lines are the borders of a strip that does not leave the corner. */
+  private static final BevelProfile CORNER = new BevelProfile(2, 1);
+
   private final Site site;
   private final Mesh mesh;
   private final Holding holding;
@@ -166,72 +168,22 @@ public final class Support {
   }
 
   private Done hold(TreeSet<Integer> asked) {
-    TreeSet<Integer> chosen = holding.toEnds() && !holding.isLoops() ? toEnds(asked) : asked;
+    TreeSet<Integer> chosen =
+        holding.toEnds() && !holding.isLoops() ? EdgeRuns.toEnds(mesh, asked) : asked;
     if ((long) chosen.size() * holding.segments() > MOST_QUADS) {
       throw Refusal.because("So many edges in so many segments are too many at once.");
     }
-    chosen.forEach(this::requireSides);
+    chosen.forEach(e -> EdgeRuns.requireSides(site, e, holding.isLoops()));
     return holding.isLoops() ? lines(chosen) : strips(chosen);
-  }
-
-  /** On along the loops of edges, past each end that no other chosen edge meets. */
-  private TreeSet<Integer> toEnds(TreeSet<Integer> asked) {
-    TreeSet<Integer> all = new TreeSet<>(asked);
-    for (int first : asked) {
-      for (int end : new int[] {mesh.first(first), mesh.second(first)}) {
-        int e = first;
-        int v = end;
-        while (chosenAt(v, all) == 1) {
-          e = Onward.from(mesh, e, v);
-          if (e == Mesh.NONE || !all.add(e)) {
-            break;
-          }
-          v = mesh.otherEnd(e, v);
-        }
-      }
-    }
-    return all;
-  }
-
-  private int chosenAt(int v, Set<Integer> chosen) {
-    int count = 0;
-    for (int e : mesh.edgesAt(v)) {
-      count += chosen.contains(e) ? 1 : 0;
-    }
-    return count;
-  }
-
-  private void requireSides(int e) {
-    int uses = mesh.uses(e);
-    Element here = Element.edge(e);
-    if (uses == 0) {
-      throw Refusal.because("This edge is in no face: there is nothing to hold.", here);
-    }
-    if (uses > 2) {
-      throw Refusal.because("More than two faces meet at this edge.", here);
-    }
-    if (uses == 1 && !holding.isLoops()) {
-      throw Refusal.because("This edge is at a border: only lines can be laid beside it.", here);
-    }
-    if (mesh.length(e) <= site.merge()) {
-      throw Refusal.because("This edge has no length.", here);
-    }
-    int c = mesh.firstSideOn(e);
-    int d = mesh.nextOnEdge(c);
-    if (c != d && mesh.vertexOf(c) == mesh.vertexOf(d)) {
-      throw Refusal.because(
-          "The two faces here are wound against each other. Unify them first.", here);
-    }
   }
 
   private Done strips(TreeSet<Integer> chosen) {
     BevelProfile profile = new BevelProfile(holding.segments(), holding.profile());
     Region region = Region.along(mesh, chosen);
-    BevelJoints joints =
-        new BevelJoints(mesh, region, profile, BevelJoints.AtEnds.CLOSE, region.ends());
+    EdgeJoints joints = new EdgeJoints(mesh, region, EdgeJoints.AtEnds.CLOSE, region.ends());
     joints.requireWide();
     double width = fitting(joints, "The strip");
-    List<Integer> laid = lay(joints, chosen, width).laid();
+    List<Integer> laid = lay(joints, profile, chosen, width).laid();
     if (holding.segments() % 2 == 1 && holding.profile() == 1) {
       remarks.add(
           Remark.of("With an odd number of segments the corner that was there is missed.", null));
@@ -239,55 +191,45 @@ public final class Support {
     return new Done(List.of(), remarks, 0, Chosen.faces(laid));
   }
 
-  private double fitting(BevelJoints joints, String what) {
+  private double fitting(EdgeJoints joints, String what) {
     return new Room(mesh, joints.rounds())
         .fitting(holding.distance(), holding.roomy(), what, remarks);
   }
 
-  private StripLayer lay(BevelJoints joints, Collection<Integer> chosen, double width) {
+  private StripLayer lay(
+      EdgeJoints joints, BevelProfile profile, Collection<Integer> chosen, double width) {
     StripLayer layer = new StripLayer(site.edit());
-    joints.build(site.edit(), layer, width, remarks);
+    JointLayer ends = new JointLayer(site.edit(), layer, remarks);
+    new BevelBuilder(mesh, joints, profile, width, ends).build();
     layer.lay(chosen);
     return layer;
   }
 
   private Done lines(TreeSet<Integer> asked) {
     TreeSet<Integer> chosen = asked;
-    BevelJoints joints = lined(chosen);
+    EdgeJoints joints = lined(chosen);
     if (holding.through()) {
       return straightThrough(chosen, joints);
     }
     double width = fitting(joints, "The strip");
-    List<BevelJoints.Start> ends = joints.starts(width);
+    List<RunOn.Start> ends = joints.starts(width);
     if (!ends.isEmpty()) {
-      RunOn.Ran ran = RunOn.cut(site, ends.stream().map(Support::start).toList(), List.of());
+      RunOn.Ran ran = RunOn.cut(site, ends, List.of());
       remarks.addAll(ran.remarks());
-      chosen = inParts(chosen, ran);
+      chosen = EdgeRuns.inParts(chosen, ran);
       joints = lined(chosen);
     }
-    tellWhatHolds(lay(joints, chosen, width).rows());
+    tellWhatHolds(lay(joints, CORNER, chosen, width).rows());
     return new Done(List.of(), remarks, 0, new Chosen(List.of(), List.copyOf(chosen), List.of()));
   }
 
-  private static RunOn.Start start(BevelJoints.Start from) {
-    RunOn.Place place = new RunOn.Place(from.edge(), from.end());
-    return new RunOn.Start(place, from.distance(), from.side());
-  }
-
-  private static TreeSet<Integer> inParts(TreeSet<Integer> edges, RunOn.Ran ran) {
-    TreeSet<Integer> parts = new TreeSet<>();
-    edges.forEach(e -> parts.addAll(ran.parts().getOrDefault(e, List.of(e))));
-    return parts;
-  }
-
-  private BevelJoints lined(TreeSet<Integer> chosen) {
+  private EdgeJoints lined(TreeSet<Integer> chosen) {
     Region region = Region.along(mesh, chosen);
-    BevelProfile profile = new BevelProfile(2, 1);
     Set<Integer> sides = new Sides(mesh, region).of(holding.side());
-    return new BevelJoints(mesh, region, profile, BevelJoints.AtEnds.RUN_ON, sides);
+    return new EdgeJoints(mesh, region, EdgeJoints.AtEnds.ON_EDGES, sides);
   }
 
-  private Done straightThrough(TreeSet<Integer> chosen, BevelJoints joints) {
+  private Done straightThrough(TreeSet<Integer> chosen, EdgeJoints joints) {
     List<RunOn.Start> starts = new ArrayList<>();
     List<RunOn.Across> within = new ArrayList<>();
     for (int side : joints.sides()) {
@@ -301,7 +243,7 @@ public final class Support {
     }
     RunOn.Ran ran = RunOn.cut(site, starts, within);
     remarks.addAll(ran.remarks());
-    List<Integer> held = List.copyOf(inParts(chosen, ran));
+    List<Integer> held = List.copyOf(EdgeRuns.inParts(chosen, ran));
     return new Done(List.of(), remarks, 0, new Chosen(List.of(), held, List.of()));
   }
 

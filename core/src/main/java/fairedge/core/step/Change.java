@@ -49,7 +49,8 @@ public sealed interface Change
         Forming.InsetChange,
         Forming.ExtrudeChange,
         Forming.ExtrudeEdgesChange,
-        Forming.SupportChange {
+        Forming.SupportChange,
+        Forming.GrooveChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

@@ -30,7 +30,8 @@ public enum ChangeKind {
   INSET("inset", "Inset", Forming.InsetChange.class),
   EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class),
   EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class),
-  SUPPORT("support", "Support", Forming.SupportChange.class);
+  SUPPORT("support", "Support", Forming.SupportChange.class),
+  GROOVE("groove", "Groove", Forming.GrooveChange.class);
 
   private final String key;
   private final String title;

@@ -2,6 +2,7 @@ package fairedge.core.step;
 
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.Support;
 import fairedge.core.work.Done;
@@ -101,6 +102,25 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Support.hold(site, edges, over, holding);
+    }
+  }
+
+  /** Edges made into a channel or a seam. */
+  public record GrooveChange(List<Integer> edges, Groove.Channel channel) implements Change {
+    public GrooveChange {
+      edges = List.copyOf(edges);
+      Objects.requireNonNull(channel, "channel");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return Counted.of(edges.size(), "edge")
+          + String.format(Locale.ROOT, ", %.4g wide, %.4g deep", channel.width(), channel.depth());
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Groove.cut(site, edges, channel);
     }
   }
 }

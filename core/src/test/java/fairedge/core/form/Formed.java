@@ -11,8 +11,11 @@ import fairedge.core.mesh.MeshCheck;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
+import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
+import fairedge.core.tidy.Cap;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** What the tests of the forms share: small meshes, and a change made or refused on one. */
 final class Formed {
@@ -81,5 +84,93 @@ final class Formed {
       }
     }
     return six / 6;
+  }
+
+  /** A prism of n sides with bare ends; faces 0 and 1 are the ends, then the sides. */
+  static Mesh prism(int n) {
+    MeshBuilder b = new MeshBuilder();
+    int[] low = new int[n];
+    int[] high = new int[n];
+    for (int i = 0; i < n; i++) {
+      double at = 2 * Math.PI * i / n;
+      low[n - 1 - i] = b.vertex(new Vec3(Math.cos(at), Math.sin(at), 0));
+    }
+    for (int i = 0; i < n; i++) {
+      double at = 2 * Math.PI * i / n;
+      high[i] = b.vertex(new Vec3(Math.cos(at), Math.sin(at), 1));
+    }
+    b.face(low);
+    b.face(high);
+    for (int i = 0; i < n; i++) {
+      int next = (i + 1) % n;
+      b.face(low[n - 1 - i], low[n - 1 - next], high[next], high[i]);
+    }
+    return b.build();
+  }
+
+  /** A cylinder of 12 sides, its ends grids of quads. */
+  static Mesh gridEnded() {
+    Mesh mesh = prism(12);
+    made(mesh, new Tidying.CapChange(new Cap.Plan(0, null, Cap.Form.GRID, 0, 0, 0, 0)));
+    made(mesh, new Tidying.CapChange(new Cap.Plan(1, null, Cap.Form.GRID, 0, 0, 0, 0)));
+    return mesh;
+  }
+
+  /** A block of the shape of an L, with an edge that turns back. */
+  static Mesh lBlock() {
+    MeshBuilder b = new MeshBuilder();
+    double[][] plan = {{0, 0}, {2, 0}, {2, 1}, {1, 1}, {1, 2}, {0, 2}};
+    for (int z = 0; z < 2; z++) {
+      for (double[] at : plan) {
+        b.vertex(new Vec3(at[0], at[1], z));
+      }
+    }
+    b.face(5, 4, 3, 2, 1, 0);
+    b.face(6, 7, 8, 9, 10, 11);
+    for (int i = 0; i < 6; i++) {
+      int next = (i + 1) % 6;
+      b.face(i, next, next + 6, i + 6);
+    }
+    return b.build();
+  }
+
+  /** A bar of n unit cubes along x, its ends whole. */
+  static Mesh bar(int n) {
+    MeshBuilder b = new MeshBuilder();
+    for (int x = 0; x <= n; x++) {
+      for (int i = 0; i < 4; i++) {
+        b.vertex(new Vec3(x, i == 1 || i == 2 ? 1 : 0, i / 2));
+      }
+    }
+    for (int x = 0; x < n; x++) {
+      for (int i = 0; i < 4; i++) {
+        int at = 4 * x;
+        int next = (i + 1) % 4;
+        b.face(at + i, at + next, at + 4 + next, at + 4 + i);
+      }
+    }
+    b.face(3, 2, 1, 0);
+    b.face(4 * n, 4 * n + 1, 4 * n + 2, 4 * n + 3);
+    return b.build();
+  }
+
+  static Integer[] along(Mesh bar) {
+    return IntStream.range(0, bar.vertexCount() / 4 - 1)
+        .mapToObj(x -> bar.findEdge(4 * x + 2, 4 * x + 6))
+        .toArray(Integer[]::new);
+  }
+
+  static int[] sizes(Mesh mesh) {
+    return IntStream.range(0, mesh.faceEnd()).filter(mesh::hasFace).map(mesh::size).toArray();
+  }
+
+  static boolean isClosed(Mesh mesh) {
+    return IntStream.range(0, mesh.edgeEnd())
+        .filter(mesh::hasEdge)
+        .allMatch(e -> mesh.uses(e) == 2);
+  }
+
+  static int euler(Mesh mesh) {
+    return mesh.vertexCount() - mesh.edgeCount() + mesh.faceCount();
   }
 }

@@ -1,7 +1,16 @@
 package fairedge.core.form;
 
+import static fairedge.core.form.Formed.along;
+import static fairedge.core.form.Formed.bar;
 import static fairedge.core.form.Formed.counts;
 import static fairedge.core.form.Formed.cube;
+import static fairedge.core.form.Formed.euler;
+import static fairedge.core.form.Formed.gridEnded;
+import static fairedge.core.form.Formed.isClosed;
+import static fairedge.core.form.Formed.lBlock;
+import static fairedge.core.form.Formed.prism;
+import static fairedge.core.form.Formed.sizes;
+import static fairedge.core.form.Formed.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -11,16 +20,13 @@ import fairedge.core.form.Support.SupportWay;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.MeshCheck;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
-import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
-import fairedge.core.tidy.Cap;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
@@ -55,14 +61,6 @@ class SupportTest {
   /** Of the top of the cube. */
   private static Integer[] top(Mesh mesh) {
     return IntStream.of(mesh.edges(1)).boxed().toArray(Integer[]::new);
-  }
-
-  private static double volume(Mesh mesh) {
-    return Formed.volume(mesh);
-  }
-
-  private static int[] sizes(Mesh mesh) {
-    return IntStream.range(0, mesh.faceEnd()).filter(mesh::hasFace).map(mesh::size).toArray();
   }
 
   @Test
@@ -113,36 +111,6 @@ class SupportTest {
     assertThat(IntStream.of(sizes(one)).filter(n -> n == 5)).hasSize(2);
   }
 
-  /** A prism of n sides with bare ends; faces 0 and 1 are the ends, then the sides. */
-  private static Mesh prism(int n) {
-    MeshBuilder b = new MeshBuilder();
-    int[] low = new int[n];
-    int[] high = new int[n];
-    for (int i = 0; i < n; i++) {
-      double at = 2 * Math.PI * i / n;
-      low[n - 1 - i] = b.vertex(new Vec3(Math.cos(at), Math.sin(at), 0));
-    }
-    for (int i = 0; i < n; i++) {
-      double at = 2 * Math.PI * i / n;
-      high[i] = b.vertex(new Vec3(Math.cos(at), Math.sin(at), 1));
-    }
-    b.face(low);
-    b.face(high);
-    for (int i = 0; i < n; i++) {
-      int next = (i + 1) % n;
-      b.face(low[n - 1 - i], low[n - 1 - next], high[next], high[i]);
-    }
-    return b.build();
-  }
-
-  /** A cylinder of 12 sides, its ends grids of quads. */
-  private static Mesh gridEnded() {
-    Mesh mesh = prism(12);
-    Formed.made(mesh, new Tidying.CapChange(new Cap.Plan(0, null, Cap.Form.GRID, 0, 0, 0, 0)));
-    Formed.made(mesh, new Tidying.CapChange(new Cap.Plan(1, null, Cap.Form.GRID, 0, 0, 0, 0)));
-    return mesh;
-  }
-
   private static long poles(Mesh mesh) {
     return IntStream.range(0, mesh.vertexEnd())
         .filter(v -> mesh.hasVertex(v) && mesh.valence(v) != 4)
@@ -183,24 +151,6 @@ class SupportTest {
         .collect(Collectors.toCollection(TreeSet::new));
   }
 
-  /** A block of the shape of an L, with an edge that turns back. */
-  private static Mesh lBlock() {
-    MeshBuilder b = new MeshBuilder();
-    double[][] plan = {{0, 0}, {2, 0}, {2, 1}, {1, 1}, {1, 2}, {0, 2}};
-    for (int z = 0; z < 2; z++) {
-      for (double[] at : plan) {
-        b.vertex(new Vec3(at[0], at[1], z));
-      }
-    }
-    b.face(5, 4, 3, 2, 1, 0);
-    b.face(6, 7, 8, 9, 10, 11);
-    for (int i = 0; i < 6; i++) {
-      int next = (i + 1) % 6;
-      b.face(i, next, next + 6, i + 6);
-    }
-    return b.build();
-  }
-
   /** The rounded corners of a cube are eighths of a ball, its edges quarters of a cylinder. */
   @Test
   void arc_isOnTheCircleAndTheBall() {
@@ -231,32 +181,6 @@ class SupportTest {
     Mesh mitre = bar(4);
     made(mitre, bevel(0.1, 1, 0), along(mitre));
     assertThat(volume(mitre)).isCloseTo(4 - 4 * 0.01 / 2, within(1e-12));
-  }
-
-  /** A bar of n unit cubes along x, its ends whole. */
-  private static Mesh bar(int n) {
-    MeshBuilder b = new MeshBuilder();
-    for (int x = 0; x <= n; x++) {
-      for (int i = 0; i < 4; i++) {
-        b.vertex(new Vec3(x, i == 1 || i == 2 ? 1 : 0, i / 2));
-      }
-    }
-    for (int x = 0; x < n; x++) {
-      for (int i = 0; i < 4; i++) {
-        int at = 4 * x;
-        int next = (i + 1) % 4;
-        b.face(at + i, at + next, at + 4 + next, at + 4 + i);
-      }
-    }
-    b.face(3, 2, 1, 0);
-    b.face(4 * n, 4 * n + 1, 4 * n + 2, 4 * n + 3);
-    return b.build();
-  }
-
-  private static Integer[] along(Mesh bar) {
-    return IntStream.range(0, bar.vertexCount() / 4 - 1)
-        .mapToObj(x -> bar.findEdge(4 * x + 2, 4 * x + 6))
-        .toArray(Integer[]::new);
   }
 
   @Test
@@ -378,15 +302,5 @@ class SupportTest {
       assertThat(MeshBytes.write(mesh)).isEqualTo(before);
     }
     assertThat(done).isGreaterThan(200);
-  }
-
-  private static boolean isClosed(Mesh mesh) {
-    return IntStream.range(0, mesh.edgeEnd())
-        .filter(mesh::hasEdge)
-        .allMatch(e -> mesh.uses(e) == 2);
-  }
-
-  private static int euler(Mesh mesh) {
-    return mesh.vertexCount() - mesh.edgeCount() + mesh.faceCount();
   }
 }

@@ -11,6 +11,7 @@ import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.Support;
 import fairedge.core.geometry.Vec3;
@@ -86,6 +87,7 @@ public final class RandomChanges {
                   random.nextDouble(-0.1, 0.1) * scale,
                   1 + random.nextInt(2)));
       case SUPPORT -> support(mesh, random, v, scale);
+      case GROOVE -> groove(mesh, random, v, scale);
     };
   }
 
@@ -104,6 +106,22 @@ public final class RandomChanges {
             random.nextBoolean());
     Double over = edges.isEmpty() || random.nextInt(8) == 0 ? 60.0 : null;
     return new Forming.SupportChange(over == null ? edges : List.of(), over, holding);
+  }
+
+  private static Change groove(Mesh mesh, SplittableRandom random, int v, double scale) {
+    List<Integer> edges = someEdges(mesh, random, v);
+    double width = random.nextDouble(1e-3, 0.05) * scale;
+    Groove.Channel channel =
+        new Groove.Channel(
+            width,
+            random.nextBoolean() ? width : random.nextDouble(0.2, 1) * width,
+            random.nextDouble(-0.02, 0.02) * scale,
+            1 + random.nextInt(2),
+            Groove.GrooveEnd.values()[random.nextInt(2)],
+            random.nextBoolean(),
+            random.nextInt(4) == 0,
+            random.nextBoolean());
+    return new Forming.GrooveChange(edges.isEmpty() ? List.of(0) : edges, channel);
   }
 
   private static List<Integer> someEdges(Mesh mesh, SplittableRandom random, int v) {
