@@ -15,12 +15,17 @@ import fairedge.core.cut.Reach;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
+import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Groove;
+import fairedge.core.form.MirrorBy;
 import fairedge.core.form.Support;
+import fairedge.core.form.Thicken;
 import fairedge.core.format.Meant;
 import fairedge.core.geometry.Axis;
+import fairedge.core.geometry.Bending;
+import fairedge.core.geometry.BentBetween;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
@@ -81,6 +86,15 @@ public final class CoreJson {
     @JsonSubTypes.Type(value = PlaneBy.SquareTo.class, name = "face")
   })
   private interface PlaneByNames {}
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "by")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = MirrorBy.AtOffset.class, name = "offset"),
+    @JsonSubTypes.Type(value = MirrorBy.AtBox.class, name = "box"),
+    @JsonSubTypes.Type(value = MirrorBy.AlongEdges.class, name = "edges"),
+    @JsonSubTypes.Type(value = MirrorBy.ThroughAnchors.class, name = "anchors")
+  })
+  private interface MirrorByNames {}
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "form")
   @JsonSubTypes({
@@ -189,6 +203,30 @@ public final class CoreJson {
     }
   }
 
+  private interface ShellShort {
+    @JsonCreator
+    static Thicken.Shell asked(
+        @JsonProperty("thickness") double thickness,
+        @JsonProperty("side") Thicken.ShellSide side,
+        @JsonProperty("segments") Integer segments) {
+      return Thicken.Shell.asked(thickness, side, segments);
+    }
+  }
+
+  private interface BowShort {
+    @JsonCreator
+    static Bend.Bow asked(
+        @JsonProperty("way") Bending.Way way,
+        @JsonProperty("axis") Axis axis,
+        @JsonProperty("towards") Axis towards,
+        @JsonProperty("low") Double low,
+        @JsonProperty("high") Double high,
+        @JsonProperty("held") BentBetween.HeldAt held,
+        @JsonProperty("amount") double amount) {
+      return Bend.Bow.asked(way, axis, towards, low, high, held, amount);
+    }
+  }
+
   private interface WantedShort {
     @JsonCreator
     static Wanted asked(
@@ -235,6 +273,10 @@ public final class CoreJson {
           HoldingShort.class,
           Groove.Channel.class,
           ChannelShort.class,
+          Thicken.Shell.class,
+          ShellShort.class,
+          Bend.Bow.class,
+          BowShort.class,
           Wanted.class,
           WantedShort.class);
 
@@ -258,6 +300,10 @@ public final class CoreJson {
           Support.SupportWay.class,
           Support.SupportSide.class,
           Groove.GrooveEnd.class,
+          Thicken.ShellSide.class,
+          MirrorBy.InBox.class,
+          BentBetween.HeldAt.class,
+          Bending.Way.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */
@@ -278,6 +324,8 @@ public final class CoreJson {
           LoopPlacesNames.class,
           PlaneBy.class,
           PlaneByNames.class,
+          MirrorBy.class,
+          MirrorByNames.class,
           OutlineShape.class,
           OutlineShapeNames.class);
 

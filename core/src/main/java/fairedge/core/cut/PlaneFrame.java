@@ -20,7 +20,7 @@ public record PlaneFrame(Vec3 origin, Vec3 normal, Vec3 depth, Vec3 along) {
   /**
    * @throws Refusal.Raised where what it is laid by is gone or does not tell a plane
    */
-  static PlaneFrame of(PlaneBy by, Mesh mesh) {
+  public static PlaneFrame of(PlaneBy by, Mesh mesh) {
     return switch (by) {
       case PlaneBy.Drawn d -> drawn(d);
       case PlaneBy.Along a -> {

@@ -50,7 +50,12 @@ public sealed interface Change
         Forming.ExtrudeChange,
         Forming.ExtrudeEdgesChange,
         Forming.SupportChange,
-        Forming.GrooveChange {
+        Forming.GrooveChange,
+        Forming.MirrorChange,
+        Forming.ThickenChange,
+        Forming.PartChange,
+        Forming.RejoinChange,
+        Forming.BendChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

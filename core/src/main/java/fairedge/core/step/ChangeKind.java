@@ -31,7 +31,12 @@ public enum ChangeKind {
   EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class),
   EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class),
   SUPPORT("support", "Support", Forming.SupportChange.class),
-  GROOVE("groove", "Groove", Forming.GrooveChange.class);
+  GROOVE("groove", "Groove", Forming.GrooveChange.class),
+  MIRROR("mirror", "Mirror", Forming.MirrorChange.class),
+  THICKEN("thicken", "Thicken", Forming.ThickenChange.class),
+  PART("part", "Pieces", Forming.PartChange.class),
+  REJOIN("rejoin", "Rejoin", Forming.RejoinChange.class),
+  BEND("bend", "Bend", Forming.BendChange.class);
 
   private final String key;
   private final String title;

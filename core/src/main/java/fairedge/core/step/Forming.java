@@ -1,10 +1,15 @@
 package fairedge.core.step;
 
+import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
+import fairedge.core.form.Mirror;
+import fairedge.core.form.MirrorBy;
+import fairedge.core.form.Pieces;
 import fairedge.core.form.Support;
+import fairedge.core.form.Thicken;
 import fairedge.core.work.Done;
 import fairedge.core.work.Site;
 import java.util.List;
@@ -121,6 +126,105 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Groove.cut(site, edges, channel);
+    }
+  }
+
+  /**
+   * One side of a plane kept, and its image laid on the other.
+   *
+   * @param ahead whether the side is kept to which the plane's normal points
+   * @param join the distance from the plane within which borders are joined
+   */
+  public record MirrorChange(MirrorBy plane, boolean ahead, double join) implements Change {
+    public MirrorChange {
+      Objects.requireNonNull(plane, "plane");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Mirror.copy(site, plane, ahead, join);
+    }
+  }
+
+  /**
+   * A shell made of a surface.
+   *
+   * @param faces of the parts that are meant; empty for all
+   */
+  public record ThickenChange(List<Integer> faces, Thicken.Shell shell) implements Change {
+    public ThickenChange {
+      faces = List.copyOf(faces);
+      Objects.requireNonNull(shell, "shell");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return String.format(Locale.ROOT, "by %.4g", shell.thickness());
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Thicken.thicken(site, faces, shell);
+    }
+  }
+
+  /** Faces made pieces of their own, or a surface cut along edges. */
+  public record PartChange(List<Integer> faces, List<Integer> edges) implements Change {
+    public PartChange {
+      faces = List.copyOf(faces);
+      edges = List.copyOf(edges);
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return faces.isEmpty() ? Counted.of(edges.size(), "edge") : Counted.of(faces.size(), "face");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Pieces.part(site, faces, edges);
+    }
+  }
+
+  /**
+   * Borders that lie on one another joined.
+   *
+   * @param edges of the border; empty for all
+   */
+  public record RejoinChange(List<Integer> edges) implements Change {
+    public RejoinChange {
+      edges = List.copyOf(edges);
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Pieces.rejoin(site, edges);
+    }
+  }
+
+  /**
+   * A bend, a twist or a taper.
+   *
+   * @param vertices empty for all
+   */
+  public record BendChange(List<Integer> vertices, Bend.Bow bow) implements Change {
+    public BendChange {
+      vertices = List.copyOf(vertices);
+      Objects.requireNonNull(bow, "bow");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return switch (bow.way()) {
+        case BEND -> String.format(Locale.ROOT, "%.4g°", bow.amount());
+        case TWIST -> String.format(Locale.ROOT, "twist, %.4g°", bow.amount());
+        case TAPER -> String.format(Locale.ROOT, "taper, %.0f %%", 100 * bow.amount());
+      };
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Bend.bend(site, vertices, bow);
     }
   }
 }

@@ -9,11 +9,17 @@ import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
+import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
+import fairedge.core.form.MirrorBy;
 import fairedge.core.form.Support;
+import fairedge.core.form.Thicken;
+import fairedge.core.geometry.Axis;
+import fairedge.core.geometry.Bending;
+import fairedge.core.geometry.BentBetween;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
@@ -88,6 +94,31 @@ public final class RandomChanges {
                   1 + random.nextInt(2)));
       case SUPPORT -> support(mesh, random, v, scale);
       case GROOVE -> groove(mesh, random, v, scale);
+      case MIRROR -> mirror(mesh, random, e, scale);
+      case THICKEN ->
+          new Forming.ThickenChange(
+              List.of(f),
+              new Thicken.Shell(
+                  random.nextDouble(1e-3, 0.02) * scale,
+                  Thicken.ShellSide.values()[random.nextInt(3)],
+                  1 + random.nextInt(2)));
+      case PART ->
+          random.nextBoolean()
+              ? new Forming.PartChange(beside(mesh, random, f), List.of())
+              : new Forming.PartChange(List.of(), someEdges(mesh, random, v));
+      case REJOIN ->
+          new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
+      case BEND ->
+          new Forming.BendChange(
+              random.nextBoolean() ? List.of() : two,
+              new Bend.Bow(
+                  Bending.Way.values()[random.nextInt(3)],
+                  Axis.values()[random.nextInt(3)],
+                  Axis.values()[random.nextInt(3)],
+                  random.nextBoolean() ? null : -0.1 * scale,
+                  random.nextBoolean() ? null : 0.1 * scale,
+                  BentBetween.HeldAt.values()[random.nextInt(3)],
+                  random.nextDouble(-0.5, 0.5) * (random.nextBoolean() ? 1 : 60)));
     };
   }
 
@@ -106,6 +137,21 @@ public final class RandomChanges {
             random.nextBoolean());
     Double over = edges.isEmpty() || random.nextInt(8) == 0 ? 60.0 : null;
     return new Forming.SupportChange(over == null ? edges : List.of(), over, holding);
+  }
+
+  private static Change mirror(Mesh mesh, SplittableRandom random, int e, double scale) {
+    Axis axis = Axis.values()[random.nextInt(3)];
+    MirrorBy by =
+        switch (random.nextInt(4)) {
+          case 0 -> new MirrorBy.AtOffset(axis, random.nextDouble(-0.1, 0.1) * scale);
+          case 1 -> new MirrorBy.AtBox(axis, MirrorBy.InBox.values()[random.nextInt(3)]);
+          case 2 -> new MirrorBy.AlongEdges(List.of(e, random.nextInt(mesh.edgeEnd())));
+          default ->
+              new MirrorBy.ThroughAnchors(
+                  List.of(anchor(mesh, random), anchor(mesh, random), anchor(mesh, random)));
+        };
+    double join = random.nextBoolean() ? 0 : random.nextDouble(1e-4, 1e-2) * scale;
+    return new Forming.MirrorChange(by, random.nextBoolean(), join);
   }
 
   private static Change groove(Mesh mesh, SplittableRandom random, int v, double scale) {
