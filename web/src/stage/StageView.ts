@@ -336,6 +336,11 @@ export class StageView extends Eye {
     return this.model?.radius ?? 1;
   }
 
+  /** Of the box round the model. */
+  get modelMiddle(): Point {
+    return this.model ? this.point(this.model.centre) : { x: 0, y: 0, z: 0 };
+  }
+
   /** The place on the sight-line through a pixel that is as deep as what the view turns about. */
   onSight(x: number, y: number): Point {
     const ndc = new Vector2((x / this.width) * 2 - 1, 1 - (y / this.height) * 2);

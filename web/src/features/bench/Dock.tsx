@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useWide } from '../../ui/useWide';
 import { GROUPS, groupOf, type Tool } from './tools';
 
 interface Props {
@@ -9,13 +10,25 @@ interface Props {
   /** Whether the form is bent for a look. */
   bends: boolean;
   onBend: () => void;
-  /** Beside the tools. */
+  /** Beside the tools, where there is room. */
   children?: ReactNode;
 }
 
-/** The tools in the order of the work. The digits are the open group's, the one of the tool in hand. */
+/** From this width on all tools stand side by side. */
+const ALL_STAND = 1270;
+
+/** From this width on what lies beside the tools has room as well. */
+const ROOM_BESIDE = 1560;
+
+/**
+ * The tools in the order of the work. The digits are the open group's, the one of the tool in hand.
+ * In a narrow window the others fold to their names.
+ */
 export function Dock(props: Props) {
   const open = groupOf(props.tool);
+  const stands = useWide(ALL_STAND);
+  const hasRoom = useWide(ROOM_BESIDE);
+  const width = stands ? 'w-[55px]' : 'w-[64px]';
   return (
     <div className="flex h-[82px] shrink-0 gap-3 px-3 pt-1" role="toolbar" aria-label="Tools">
       {GROUPS.map((group, g) => (
@@ -25,30 +38,44 @@ export function Dock(props: Props) {
           open={g === open}
           letter={g === open ? undefined : g > open ? '.' : ','}
         >
-          {group.tools.map((item, i) => (
-            <ToolButton
-              key={item.tool}
-              name={item.name}
-              digit={g === open ? String(i + 1) : undefined}
-              inHand={item.tool === props.tool}
-              picture={item.picture}
-              onClick={() => props.onTool(item.tool)}
-            />
-          ))}
+          {stands || g === open ? (
+            group.tools.map((item, i) => (
+              <ToolButton
+                key={item.tool}
+                name={item.name}
+                digit={g === open ? String(i + 1) : undefined}
+                inHand={item.tool === props.tool}
+                picture={item.picture}
+                width={width}
+                onClick={() => props.onTool(item.tool)}
+              />
+            ))
+          ) : (
+            <button
+              type="button"
+              className="condensed h-[52px] w-[64px] rounded-ctl hover:bg-shoal1"
+              onClick={() => props.onTool(group.tools[0]!.tool)}
+            >
+              {group.name}
+              <br />
+              <span className="text-[12px] text-ink2">{group.tools.length} tools</span>
+            </button>
+          )}
         </Group>
       ))}
       <Group name="Check">
         <ToolButton
           name={props.findings > 0 ? 'Next finding' : 'Clean'}
+          width={stands ? 'w-[72px]' : 'w-[84px]'}
           digit="N"
           inHand={false}
           disabled={props.findings === 0}
           picture={<path d="M3 12l5 6L19 4" />}
           onClick={props.onCheck}
-          wide
         />
         <ToolButton
-          name="Bend"
+          name="Bend look"
+          width={width}
           digit={undefined}
           inHand={props.bends}
           picture={
@@ -63,7 +90,7 @@ export function Dock(props: Props) {
           onClick={props.onBend}
         />
       </Group>
-      {props.children}
+      {(hasRoom || !stands) && props.children}
     </div>
   );
 }
@@ -71,7 +98,7 @@ export function Dock(props: Props) {
 function Group(props: { name: string; open?: boolean; letter?: string; children: ReactNode }) {
   return (
     <div>
-      <div className="flex gap-1">{props.children}</div>
+      <div className="flex">{props.children}</div>
       <p
         className={`condensed mt-[3px] flex justify-between text-[12px] leading-4 ${props.open ? 'border-t-[3px] border-ink font-semibold' : 'border-t border-rule pt-[2px] text-ink2'}`}
       >
@@ -87,7 +114,7 @@ function ToolButton(props: {
   digit: string | undefined;
   inHand: boolean;
   disabled?: boolean;
-  wide?: boolean;
+  width: string;
   picture: ReactNode;
   onClick: () => void;
 }) {
@@ -101,7 +128,7 @@ function ToolButton(props: {
       type="button"
       aria-pressed={props.inHand}
       disabled={props.disabled}
-      className={`condensed relative flex h-[52px] flex-col items-center justify-center gap-0.5 rounded-ctl ${props.wide ? 'w-[84px]' : 'w-[64px]'} ${look}`}
+      className={`condensed relative flex h-[52px] flex-col items-center justify-center gap-0.5 rounded-ctl ${props.width} ${look}`}
       onClick={props.onClick}
     >
       <svg

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { ElementTool } from './hands/ways/way';
+import { ELEMENT_TOOLS, type ElementTool } from './hands/ways/way';
 
 export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
 export type Tool = CutTool | ElementTool;
@@ -17,21 +17,8 @@ export interface ToolGroup {
   tools: readonly ToolItem[];
 }
 
-/** Those that work on chosen elements. */
-const OF_ELEMENTS: readonly string[] = [
-  'lift',
-  'weld',
-  'connect',
-  'face',
-  'cap',
-  'slide',
-  'move',
-  'inset',
-  'extrude',
-];
-
 export function isElementTool(tool: Tool): tool is ElementTool {
-  return OF_ELEMENTS.includes(tool);
+  return (ELEMENT_TOOLS as readonly Tool[]).includes(tool);
 }
 
 /** The tools in the order of the work, in their groups; pictures 22 wide and high. */
@@ -177,6 +164,18 @@ export const GROUPS: readonly ToolGroup[] = [
     name: 'Hold',
     tools: [
       {
+        tool: 'support',
+        name: 'Support',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M3 7l8-4 8 4v9l-8 4-8-4z" strokeWidth={1} />
+            <path d="M11 11v9" strokeWidth={2.6} />
+            <path d="M8 9.500v9M14 9.500v9" strokeDasharray="3 2" />
+          </>
+        ),
+      },
+      {
         tool: 'inset',
         name: 'Inset',
         make: 'Do it',
@@ -197,6 +196,63 @@ export const GROUPS: readonly ToolGroup[] = [
             <path d="M3 15v4h16v-4" strokeWidth={1} />
             <path d="M3 15h4V6h8v9h4" />
             <path d="M7 6h8" strokeWidth={2.6} />
+          </>
+        ),
+      },
+      {
+        tool: 'groove',
+        name: 'Groove',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M1 7h6v8h8V7h6" strokeWidth={2.2} />
+            <path d="M1 19h20" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'mirror',
+        name: 'Mirror',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M11 1v20" strokeDasharray="3 2" />
+            <path d="M8 6 2 9v7l6-2z" />
+            <path d="M14 6l6 3v7l-6-2z" strokeWidth={1} />
+          </>
+        ),
+      },
+      {
+        tool: 'thicken',
+        name: 'Thicken',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 8c6-6 12-6 18 0" strokeWidth={2.2} />
+            <path d="M2 14c6-6 12-6 18 0" />
+            <path d="M2 8v6M20 8v6" />
+          </>
+        ),
+      },
+      {
+        tool: 'pieces',
+        name: 'Pieces',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 4h7v5l-2 2 2 2v6H2z" />
+            <path d="M13 4h7v15h-7v-6l-2-2 2-2z" />
+          </>
+        ),
+      },
+      {
+        tool: 'bend',
+        name: 'Bend',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M3 20C3 9 9 3 20 3M9 20c0-7 4-11 11-11" />
+            <path d="M3.500 15.500l6 1.500M6 9.500l5.500 3.500M11.500 5l3 5.500" strokeWidth={1} />
           </>
         ),
       },

@@ -2,15 +2,18 @@ import { useRef } from 'react';
 import type { MeshBuffers, Point } from '../../../mesh/MeshBuffers';
 import { Grip } from '../../../stage/Grip';
 import { cross, length, minus, ORIGIN, plus } from './measure';
-import type { Rail, Values, Way } from './ways/way';
+import type { Chosen } from '../useChosen';
+import type { Drawn, Rail, Values, Way } from './ways/way';
 
 interface Props {
   way: Way;
   values: Values;
   vertices: readonly number[];
-  faces: readonly number[];
+  chosen: Chosen;
   rail: Rail | null;
   mesh: MeshBuffers;
+  /** Where the model is seen to have its middle. */
+  centre: Point;
   /** How far from the middle the grips of the axes lie. */
   reach: number;
   onValues: (more: Values) => void;
@@ -20,7 +23,7 @@ const AXES = { x: { x: 1, y: 0, z: 0 }, y: { x: 0, y: 1, z: 0 }, z: { x: 0, y: 0
 
 /** What is drawn by the pointer of a slide or a move; all of it can be typed too. */
 export function ElementGrips(props: Props) {
-  const { way, values, vertices, faces, rail, mesh, reach, onValues } = props;
+  const { way, values, vertices, chosen, rail, mesh, reach, onValues } = props;
   const before = useRef(values);
   const take = () => (before.current = values);
   if (rail && way.slides) {
@@ -40,23 +43,20 @@ export function ElementGrips(props: Props) {
       />
     );
   }
-  if (way.id === 'extrude' && faces.length > 0) {
-    const normal = commonNormal(mesh, faces);
-    const distance = values.distance ?? 0;
+  const line = way.drawn && drawnLine(way.drawn.from, mesh, chosen, values, props.centre);
+  if (way.drawn && line) {
+    const { key, label, factor = 1, isWidth = false } = way.drawn;
+    const value = values[key] ?? 0;
     return (
       <Grip
-        at={plus(
-          middle(
-            mesh,
-            faces.flatMap((f) => [...mesh.corners(f)]),
-          ),
-          normal,
-          distance,
-        )}
-        along={normal}
-        label="Extrude along the normal"
+        at={plus(line.from, line.along, value / factor)}
+        along={line.along}
+        label={label}
         onTake={take}
-        onDraw={(by) => onValues({ distance: (before.current.distance ?? 0) + by })}
+        onDraw={(by) => {
+          const drawn = (before.current[key] ?? 0) + by * factor;
+          onValues({ [key]: isWidth ? Math.max(drawn, 0) : drawn });
+        }}
       />
     );
   }
@@ -84,6 +84,44 @@ export function ElementGrips(props: Props) {
       <Grip at={at} label="Move in the view" round onTake={take} onDraw={(_, way) => moved(way)} />
     </>
   );
+}
+
+interface Line {
+  from: Point;
+  along: Point;
+}
+
+/** On what line a grip lies that draws a value; only for drawing. */
+function drawnLine(
+  from: Drawn['from'],
+  mesh: MeshBuffers,
+  chosen: Chosen,
+  values: Values,
+  centre: Point,
+): Line | null {
+  if (from === 'axis') {
+    const axis = (['x', 'y', 'z'] as const)[values.axis ?? 0] ?? 'x';
+    return { from: { ...centre, [axis]: 0 }, along: AXES[axis] };
+  }
+  if (from === 'normal') {
+    if (chosen.faces.length === 0) return null;
+    const corners = chosen.faces.flatMap((f) => [...mesh.corners(f)]);
+    return { from: middle(mesh, corners), along: commonNormal(mesh, chosen.faces) };
+  }
+  const face = chosen.faces.at(-1);
+  const edge = chosen.edges.at(-1) ?? (face === undefined ? undefined : mesh.edgesOf(face)[0]);
+  if (edge === undefined) return null;
+  const inside = face ?? mesh.faceAtEdge(edge, 0);
+  const [a, b] = mesh.ends(edge).map((v) => mesh.toWorld(mesh.local(v))) as [Point, Point];
+  const at = plus(plus(ORIGIN, a, 0.5), b, 0.5);
+  const along = plus(ORIGIN, minus(b, a), 1 / (length(minus(b, a)) || 1));
+  const inwards = minus(middle(mesh, [...mesh.corners(inside)]), at);
+  const square = plus(
+    inwards,
+    along,
+    -(inwards.x * along.x + inwards.y * along.y + inwards.z * along.z),
+  );
+  return { from: at, along: plus(ORIGIN, square, 1 / (length(square) || 1)) };
 }
 
 /** To the nearest whole number of steps; with no step, as it is. */

@@ -7,6 +7,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { chosenText, kindOf, toggled } from '../useChosen';
+import { ORIGIN } from './measure';
 import { ElementGrips } from './ElementGrips';
 import { WAYS } from './ways';
 import type { ElementTool, Field, Values } from './ways/way';
@@ -95,9 +96,10 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
             way={way}
             values={own}
             vertices={way.vertices?.(chosen, mesh) ?? []}
-            faces={chosen.faces}
+            chosen={chosen}
             rail={rail}
             mesh={mesh}
+            centre={stage?.modelMiddle ?? ORIGIN}
             reach={(stage?.modelRadius ?? 1) / 3}
             onValues={(more) => setValues({ ...values, [way.id]: { ...own, ...more } })}
           />
@@ -117,15 +119,19 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
         <p className="condensed text-[13px] text-ink2">
           {way.picks.length === 0 ? way.does : chosenText(chosen, way.picks)}
         </p>
-        {way.fields.map((field) => (
-          <ValueField
-            key={field.key}
-            field={field}
-            unit={unit}
-            value={own[field.key] ?? 0}
-            onChange={(value) => setValues({ ...values, [way.id]: { ...own, [field.key]: value } })}
-          />
-        ))}
+        {way.fields
+          .filter((field) => field.counts?.(own) ?? true)
+          .map((field) => (
+            <ValueField
+              key={field.key}
+              field={field}
+              unit={unit}
+              value={own[field.key] ?? 0}
+              onChange={(value) =>
+                setValues({ ...values, [way.id]: { ...own, [field.key]: value } })
+              }
+            />
+          ))}
       </>
     ),
   };

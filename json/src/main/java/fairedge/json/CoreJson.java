@@ -216,7 +216,7 @@ public final class CoreJson {
   private interface BowShort {
     @JsonCreator
     static Bend.Bow asked(
-        @JsonProperty("way") Bending.Way way,
+        @JsonProperty("way") Bending.BendWay way,
         @JsonProperty("axis") Axis axis,
         @JsonProperty("towards") Axis towards,
         @JsonProperty("low") Double low,
@@ -303,7 +303,7 @@ public final class CoreJson {
           Thicken.ShellSide.class,
           MirrorBy.InBox.class,
           BentBetween.HeldAt.class,
-          Bending.Way.class,
+          Bending.BendWay.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

@@ -27,6 +27,7 @@ export const EXTRUDE: readonly Way[] = [
       turn: 0,
     }),
     missing: atLeast('faces', 1, 'Choose one face or more.'),
+    drawn: { key: 'distance', from: 'normal', label: 'Extrude along the normal' },
     change: (c, v) => ({
       tool: 'extrude',
       faces: [...c.faces],

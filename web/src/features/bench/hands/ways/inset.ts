@@ -28,6 +28,7 @@ export const INSET: readonly Way[] = [
       roomy: 0,
     }),
     missing: atLeast('faces', 1, 'Choose one face or more.'),
+    drawn: { key: 'width', from: 'edge', label: 'How wide', isWidth: true },
     change: (c, v) => ({
       tool: 'inset',
       faces: [...c.faces],

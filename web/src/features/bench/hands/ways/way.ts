@@ -3,8 +3,26 @@ import type { MeshBuffers } from '../../../../mesh/MeshBuffers';
 import { verticesOf, type Chosen, type Kind } from '../../useChosen';
 import type { Scope } from '../hand';
 
-export type ElementTool =
-  'lift' | 'weld' | 'connect' | 'face' | 'cap' | 'slide' | 'move' | 'inset' | 'extrude';
+export const ELEMENT_TOOLS = [
+  'lift',
+  'weld',
+  'connect',
+  'face',
+  'cap',
+  'slide',
+  'move',
+  'support',
+  'inset',
+  'extrude',
+  'groove',
+  'mirror',
+  'thicken',
+  'pieces',
+  'bend',
+] as const;
+
+/** The tools that work on chosen elements. */
+export type ElementTool = (typeof ELEMENT_TOOLS)[number];
 export type Values = Record<string, number>;
 
 /** A number in the slip; with options one of several. */
@@ -14,6 +32,20 @@ export interface Field {
   unit?: 'unit' | '%' | '°' | 'x';
   digits?: number;
   options?: readonly string[];
+  /** Whether it has a say, by the other values; without it always. */
+  counts?: (values: Values) => boolean;
+}
+
+/** A value that is drawn by the pointer. */
+export interface Drawn {
+  key: string;
+  /** Along the normal of the chosen faces, into a face beside the last chosen edge, along an axis. */
+  from: 'normal' | 'edge' | 'axis';
+  label: string;
+  /** By how much more the value grows than the grip moves; 1 unless set. */
+  factor?: number;
+  /** Less than 0 has no meaning. */
+  isWidth?: boolean;
 }
 
 export interface Rail {
@@ -40,6 +72,8 @@ export interface Way {
   missing: (chosen: Chosen, mesh: MeshBuffers, rail: Rail | null) => string | null;
   change: (chosen: Chosen, values: Values, context: Context) => Change | null;
   vertices?: (chosen: Chosen, mesh: MeshBuffers) => number[];
+  /** Which value a grip draws, and where from: how far it lies from the chosen, which way. */
+  drawn?: Drawn;
   /** How a slide measures its way. */
   slides?: 'fraction' | 'length' | 'fromEnd';
 }

@@ -46,7 +46,7 @@ public final class Bend {
    *     share of its width that one limit loses or, if negative, the other, under 1
    */
   public record Bow(
-      Bending.Way way,
+      Bending.BendWay way,
       Axis axis,
       Axis towards,
       @Nullable Double low,
@@ -62,7 +62,7 @@ public final class Bend {
 
     /** What people leave out as what they mean most often. */
     public static Bow asked(
-        Bending.@Nullable Way way,
+        Bending.@Nullable BendWay way,
         Axis axis,
         @Nullable Axis towards,
         @Nullable Double low,
@@ -70,7 +70,7 @@ public final class Bend {
         BentBetween.@Nullable HeldAt held,
         double amount) {
       return new Bow(
-          way == null ? Bending.Way.BEND : way,
+          way == null ? Bending.BendWay.BEND : way,
           axis,
           towards == null ? axis.next() : towards,
           low,
@@ -146,13 +146,13 @@ public final class Bend {
     if (!(low < high) || !Double.isFinite(low) || !Double.isFinite(high)) {
       throw Refusal.because("The lower limit lies below the higher one.");
     }
-    if (bow.way() == Bending.Way.BEND && bow.axis() == bow.towards()) {
+    if (bow.way() == Bending.BendWay.BEND && bow.axis() == bow.towards()) {
       throw Refusal.because("A bend goes towards another axis than its own.");
     }
-    double most = bow.way() == Bending.Way.TAPER ? Bending.MOST_TAPER : Bending.MOST_DEGREES;
+    double most = bow.way() == Bending.BendWay.TAPER ? Bending.MOST_TAPER : Bending.MOST_DEGREES;
     if (!(Math.abs(bow.amount()) <= most)) {
       throw Refusal.because(
-          bow.way() == Bending.Way.TAPER
+          bow.way() == Bending.BendWay.TAPER
               ? "A taper takes up to %.0f %% of the width.".formatted(100 * most)
               : "A bend or a twist goes up to %.0f degrees.".formatted(most));
     }
@@ -165,7 +165,7 @@ public final class Bend {
 
   /** How many faces turn by too much at once, and how many sections there ought to be. */
   private void tellSections(BentBetween bent) {
-    if (bow.way() == Bending.Way.TAPER) {
+    if (bow.way() == Bending.BendWay.TAPER) {
       return;
     }
     TreeSet<Integer> faces = new TreeSet<>();
@@ -213,7 +213,7 @@ public final class Bend {
 
   /** After a full turn both ends lie on one another. */
   private void tellClosed(BentBetween bent, Map<Integer, Vec3> before) {
-    if (bow.way() != Bending.Way.BEND || Math.abs(bow.amount()) != Bending.MOST_DEGREES) {
+    if (bow.way() != Bending.BendWay.BEND || Math.abs(bow.amount()) != Bending.MOST_DEGREES) {
       return;
     }
     int ends = 0;

@@ -12,9 +12,10 @@ package fairedge.core.geometry;
  * @param amount of a bend or twist in degrees, from one end to the other; of a taper the share of
  *     its width, under 1, that one end loses and, if negative, the other
  */
-public record Bending(Way way, Vec3 axis, Vec3 side, Vec3 middle, double length, double amount) {
+public record Bending(
+    BendWay way, Vec3 axis, Vec3 side, Vec3 middle, double length, double amount) {
   /** What may be done. */
-  public enum Way {
+  public enum BendWay {
     BEND,
     TWIST,
     TAPER
@@ -33,12 +34,12 @@ public record Bending(Way way, Vec3 axis, Vec3 side, Vec3 middle, double length,
    * @throws IllegalArgumentException if the amount is not finite or too large, or if a bend is to
    *     go along its own axis
    */
-  public static Bending of(Bounds box, Way way, Axis along, Axis towards, double amount) {
-    double most = way == Way.TAPER ? MOST_TAPER : MOST_DEGREES;
+  public static Bending of(Bounds box, BendWay way, Axis along, Axis towards, double amount) {
+    double most = way == BendWay.TAPER ? MOST_TAPER : MOST_DEGREES;
     if (!(Math.abs(amount) <= most)) {
       throw new IllegalArgumentException("an amount of " + amount + ", at most " + most);
     }
-    if (way == Way.BEND && along == towards) {
+    if (way == BendWay.BEND && along == towards) {
       throw new IllegalArgumentException("a bend along " + along + " towards " + towards);
     }
     Axis side = along == towards ? along.next() : towards;
@@ -85,7 +86,7 @@ public record Bending(Way way, Vec3 axis, Vec3 side, Vec3 middle, double length,
 
   /** By how many degrees what lies at a place is turned. */
   public double turn(Vec3 p) {
-    return way == Way.TAPER || !(length > 0) ? 0 : amount * p.minus(middle).dot(axis) / length;
+    return way == BendWay.TAPER || !(length > 0) ? 0 : amount * p.minus(middle).dot(axis) / length;
   }
 
   /**
@@ -94,7 +95,7 @@ public record Bending(Way way, Vec3 axis, Vec3 side, Vec3 middle, double length,
    */
   public boolean isTurnedOut(Vec3 p) {
     double k = length > 0 ? StrictMath.toRadians(amount) / length : 0;
-    return way == Way.BEND && k * p.minus(middle).dot(side) >= 1;
+    return way == BendWay.BEND && k * p.minus(middle).dot(side) >= 1;
   }
 
   /**

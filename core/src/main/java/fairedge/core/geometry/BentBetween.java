@@ -25,7 +25,7 @@ public record BentBetween(Bending bending, double low, double high, double width
    */
   public static BentBetween of(
       Vec3 centre,
-      Bending.Way way,
+      Bending.BendWay way,
       Axis along,
       Axis towards,
       double low,
@@ -41,11 +41,11 @@ public record BentBetween(Bending bending, double low, double high, double width
           case HIGH -> high;
         };
     // A taper is told from the middle of its limits, whatever is held.
-    double origin = way == Bending.Way.TAPER ? middle : at;
+    double origin = way == Bending.BendWay.TAPER ? middle : at;
     Vec3 from = centre.plus(along.unit().times(origin - centre.dot(along.unit())));
     Bending bending = new Bending(way, along.unit(), side.unit(), from, high - low, amount);
     double width = 1;
-    if (way == Bending.Way.TAPER && held != HeldAt.MIDDLE) {
+    if (way == Bending.BendWay.TAPER && held != HeldAt.MIDDLE) {
       double share = (at - middle) / (high - low);
       width = 1 / (1 - Math.abs(amount) * (amount < 0 ? 0.5 - share : 0.5 + share));
     }
@@ -84,7 +84,7 @@ public record BentBetween(Bending bending, double low, double high, double width
 
   /** Which way the line goes on past a limit. */
   private Vec3 onwards(Vec3 atLimit) {
-    if (bending.way() != Bending.Way.BEND) {
+    if (bending.way() != Bending.BendWay.BEND) {
       return bending.axis();
     }
     double angle = StrictMath.toRadians(bending.turn(atLimit));

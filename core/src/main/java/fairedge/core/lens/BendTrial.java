@@ -14,7 +14,12 @@ import fairedge.core.geometry.Bending;
  *     sections
  */
 public record BendTrial(
-    Bending.Way way, Axis along, Axis towards, double amount, double mostStretch, double mostTurn) {
+    Bending.BendWay way,
+    Axis along,
+    Axis towards,
+    double amount,
+    double mostStretch,
+    double mostTurn) {
   /**
    * @throws IllegalArgumentException if a limit is not over 0
    */

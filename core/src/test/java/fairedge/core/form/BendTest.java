@@ -26,7 +26,7 @@ class BendTest {
   }
 
   private static Bend.Bow bend(double degrees, Double low, Double high, HeldAt held) {
-    return new Bend.Bow(Bending.Way.BEND, Axis.X, Axis.Y, low, high, held, degrees);
+    return new Bend.Bow(Bending.BendWay.BEND, Axis.X, Axis.Y, low, high, held, degrees);
   }
 
   private static Vec3 middleOfSection(Mesh bar, int x) {
@@ -98,12 +98,12 @@ class BendTest {
   @Test
   void twistAndTaper() {
     Mesh twist = bar(4);
-    made(twist, new Bend.Bow(Bending.Way.TWIST, Axis.X, Axis.Y, null, null, HeldAt.LOW, 90));
+    made(twist, new Bend.Bow(Bending.BendWay.TWIST, Axis.X, Axis.Y, null, null, HeldAt.LOW, 90));
     assertThat(twist.position(0).distance(new Vec3(0, 0, 0))).isLessThan(1e-12);
     // A quarter turn takes every corner of the square to the next.
     assertThat(twist.position(16).distance(new Vec3(4, 1, 0))).isLessThan(1e-12);
     Mesh taper = bar(4);
-    made(taper, new Bend.Bow(Bending.Way.TAPER, Axis.X, Axis.Y, 0.0, 2.0, HeldAt.MIDDLE, 0.5));
+    made(taper, new Bend.Bow(Bending.BendWay.TAPER, Axis.X, Axis.Y, 0.0, 2.0, HeldAt.MIDDLE, 0.5));
     assertThat(taper.position(0)).isEqualTo(new Vec3(0, 0, 0));
     assertThat(taper.position(8).distance(new Vec3(2, 0.25, 0.25))).isLessThan(1e-12);
     assertThat(taper.position(16).distance(new Vec3(4, 0.25, 0.25)))
@@ -117,7 +117,8 @@ class BendTest {
     assertThat(refused(bend(400, null, null, HeldAt.LOW))).contains("360");
     assertThat(refused(bend(90, 3.0, 3.0, HeldAt.LOW))).contains("lower limit");
     assertThat(refused(bend(Double.NaN, null, null, HeldAt.LOW))).contains("360");
-    assertThat(refused(new Bend.Bow(Bending.Way.BEND, Axis.X, Axis.X, null, null, HeldAt.LOW, 9)))
+    assertThat(
+            refused(new Bend.Bow(Bending.BendWay.BEND, Axis.X, Axis.X, null, null, HeldAt.LOW, 9)))
         .contains("another axis");
   }
 }

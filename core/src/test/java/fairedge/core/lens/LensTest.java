@@ -7,7 +7,7 @@ import fairedge.core.Meshes;
 import fairedge.core.flow.EdgeLoops;
 import fairedge.core.flow.Topology;
 import fairedge.core.geometry.Axis;
-import fairedge.core.geometry.Bending.Way;
+import fairedge.core.geometry.Bending.BendWay;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Inspector;
@@ -296,7 +296,7 @@ class LensTest {
       for (Lens lens : Lens.values()) {
         assertThat(looks.look(mesh, lens).sentence()).isNotBlank();
       }
-      for (Way way : Way.values()) {
+      for (BendWay way : BendWay.values()) {
         BendTrial trial = new BendTrial(way, Axis.Y, Axis.Z, 0.9, 0.25, 15);
         assertThat(looks.bend(mesh, trial).picture().sentence()).isNotBlank();
       }

@@ -112,7 +112,7 @@ public final class RandomChanges {
           new Forming.BendChange(
               random.nextBoolean() ? List.of() : two,
               new Bend.Bow(
-                  Bending.Way.values()[random.nextInt(3)],
+                  Bending.BendWay.values()[random.nextInt(3)],
                   Axis.values()[random.nextInt(3)],
                   Axis.values()[random.nextInt(3)],
                   random.nextBoolean() ? null : -0.1 * scale,

@@ -1,7 +1,7 @@
 package fairedge.server.inspection;
 
 import fairedge.core.geometry.Axis;
-import fairedge.core.geometry.Bending.Way;
+import fairedge.core.geometry.Bending.BendWay;
 import fairedge.core.geometry.Bounds;
 import fairedge.core.lens.BendTrial;
 import org.jspecify.annotations.Nullable;
@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param turn how many degrees a face may turn at once
  */
 public record BendAsked(
-    @Nullable Way way,
+    @Nullable BendWay way,
     @Nullable Axis along,
     @Nullable Axis towards,
     @Nullable Double amount,
@@ -30,9 +30,9 @@ public record BendAsked(
    * @throws IllegalArgumentException if a limit is not above 0
    */
   BendTrial trial(Bounds box) {
-    Way done = way == null ? Way.BEND : way;
+    BendWay done = way == null ? BendWay.BEND : way;
     Axis axis = along == null ? Axis.longest(box) : along;
-    double usual = done == Way.TAPER ? HALF : QUARTER_TURN;
+    double usual = done == BendWay.TAPER ? HALF : QUARTER_TURN;
     return new BendTrial(
         done,
         axis,
