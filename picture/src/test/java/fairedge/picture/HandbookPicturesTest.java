@@ -9,7 +9,15 @@ import fairedge.core.cut.Outline;
 import fairedge.core.cut.OutlineShape;
 import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
+import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
+import fairedge.core.form.Bend;
+import fairedge.core.form.Extrude;
+import fairedge.core.form.Groove;
+import fairedge.core.form.Inset;
+import fairedge.core.form.MirrorBy;
+import fairedge.core.form.Support;
+import fairedge.core.form.Thicken;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -17,6 +25,7 @@ import fairedge.core.inspect.finding.Kind;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
+import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
@@ -92,7 +101,53 @@ class HandbookPicturesTest {
             HarbourProps.capstan(),
             new Tidying.CapChange(new Cap.Plan(80, null, Cap.Form.GRID, 0, 1, 0, 0))),
         new Plate(
-            "slide", looped, new Tidying.SlideChange(waist, 112, 48, 0.7, Slide.SlideBy.FRACTION)));
+            "slide", looped, new Tidying.SlideChange(waist, 112, 48, 0.7, Slide.SlideBy.FRACTION)),
+        new Plate(
+            "support",
+            HarbourProps.fairleadBlock(),
+            new Forming.SupportChange(
+                List.of(),
+                60.0,
+                Support.Holding.asked(
+                    Support.SupportWay.LOOPS, 4, null, null, null, null, null, null))),
+        new Plate(
+            "inset",
+            HarbourProps.hatchLid(),
+            new Forming.InsetChange(
+                List.of(16), false, new Inset.Margin(80, 0, false, true, false))),
+        new Plate("extrude", HarbourProps.hatchLid(), extrude(16, 120)),
+        new Plate(
+            "groove",
+            looped,
+            new Forming.GrooveChange(
+                edgesAmong(looped, waist),
+                Groove.Channel.asked(60, 40.0, 25, null, null, null, null, null))),
+        new Plate(
+            "mirror",
+            half(),
+            new Forming.MirrorChange(new MirrorBy.AtOffset(Axis.X, 0), true, 0.1)),
+        new Plate(
+            "thicken",
+            deleted(),
+            new Forming.ThickenChange(
+                List.of(), new Thicken.Shell(30, Thicken.ShellSide.INWARDS, 1))),
+        new Plate(
+            "bend",
+            after(HarbourProps.pontoon(), stack()),
+            new Forming.BendChange(
+                List.of(), Bend.Bow.asked(null, Axis.X, Axis.Z, null, null, null, 90))));
+  }
+
+  private static Change extrude(int face, double distance) {
+    return new Forming.ExtrudeChange(
+        List.of(face), false, Extrude.Extrusion.asked(null, null, distance, null, null, null));
+  }
+
+  private static Mesh half() {
+    return after(
+        HarbourProps.mooringBollard(),
+        Change.StraightChange.of(
+            new PlaneBy.Along(Axis.X, 0), Straight.After.KEEP_AHEAD, Straight.Ends.OPEN));
   }
 
   private static Change trace(View view, int... vertices) {
