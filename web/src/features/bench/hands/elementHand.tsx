@@ -117,7 +117,7 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
           />
         )}
         <p className="condensed text-[13px] text-ink2">
-          {way.picks.length === 0 ? way.does : chosenText(chosen, way.picks)}
+          {way.picks.length === 0 ? asSentence(way.does) : chosenText(chosen, way.picks)}
         </p>
         {way.fields
           .filter((field) => field.counts?.(own) ?? true)
@@ -135,6 +135,10 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
       </>
     ),
   };
+}
+
+function asSentence(does: string): string {
+  return does.charAt(0).toUpperCase() + does.slice(1);
 }
 
 function clickText(hover: Picked, chosen: Ground['chosen'], slides: boolean): string {

@@ -6,12 +6,12 @@ type Bow = Extract<Change, { tool: 'bend' }>['bow'];
 
 const HELD = ['low', 'middle', 'high'] as const;
 
-const AXIS: Field = { key: 'axis', name: 'Along', options: ['X', 'Y', 'Z'] };
+const AXIS: Field = { key: 'axis', name: 'Along', options: ['Along X', 'Y', 'Z'] };
 const LIMITS: readonly Field[] = [
-  { key: 'limited', name: 'Limits', options: ['The whole length', 'Typed'] },
+  { key: 'limited', name: 'Limits', options: ['The whole length', 'Between limits'] },
   { key: 'low', name: 'From', unit: 'unit', counts: (v) => v.limited === 1 },
   { key: 'high', name: 'To', unit: 'unit', counts: (v) => v.limited === 1 },
-  { key: 'held', name: 'What stays', options: ['Lower', 'Middle', 'Higher'] },
+  { key: 'held', name: 'What stays', options: ['Lower end stays', 'Middle', 'Higher'] },
 ];
 
 /** What bends by degrees, and what tapers by a share. */
@@ -54,7 +54,7 @@ export const BEND: readonly Way[] = [
     picks: [],
     fields: [
       AXIS,
-      { key: 'towards', name: 'Towards', options: ['The next axis', 'The one after'] },
+      { key: 'towards', name: 'Towards', options: ['Towards the next axis', 'The third'] },
       { key: 'amount', name: 'Angle', unit: '\u00b0' },
       ...LIMITS,
     ],

@@ -7,8 +7,8 @@ type Plane = Extract<Change, { tool: 'mirror' }>['plane'];
 export const AXES = ['x', 'y', 'z'] as const;
 const IN_BOX = ['low', 'middle', 'high'] as const;
 
-const AXIS: Field = { key: 'axis', name: 'Square to', options: ['X', 'Y', 'Z'] };
-const KEPT: Field = { key: 'ahead', name: 'Keep', options: ['The lower side', 'The higher side'] };
+const AXIS: Field = { key: 'axis', name: 'Square to', options: ['Across X', 'Y', 'Z'] };
+const KEPT: Field = { key: 'ahead', name: 'Keep', options: ['Keep the lower', 'Keep the higher'] };
 const JOIN: Field = { key: 'join', name: 'Join borders within', unit: 'unit', digits: 3 };
 
 function initial(radius: number): Values {
@@ -55,7 +55,7 @@ export const MIRROR: readonly Way[] = [
     name: 'Through edges',
     does: 'keeps one side of the plane of edges and lays its image on the other: click the edges.',
     picks: ['edges'],
-    fields: [{ ...KEPT, options: ['One side', 'The other'] }, JOIN],
+    fields: [{ ...KEPT, options: ['Keep one side', 'The other'] }, JOIN],
     initial,
     missing: atLeast('edges', 2, 'Choose edges of one plane, two at least.'),
     change: (c, v) => mirror({ by: 'edges', edges: [...c.edges] }, v),

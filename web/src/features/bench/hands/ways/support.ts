@@ -9,16 +9,16 @@ const SIDES = ['both', 'one', 'other'] as const;
 const LINE_FIELDS: readonly Field[] = [
   { key: 'distance', name: 'Distance', unit: 'unit' },
   { key: 'through', name: 'At corners', options: ['Lines turn', 'Straight through'] },
-  { key: 'side', name: 'Sides', options: ['Both', 'One', 'The other'] },
-  { key: 'roomy', name: 'Where it is too wide', options: ['As typed', 'Make it fit'] },
+  { key: 'side', name: 'Sides', options: ['Both sides', 'One', 'The other'] },
+  { key: 'roomy', name: 'Where it is too wide', options: ['Refuse too wide', 'Make it fit'] },
 ];
 
 const STRIP_FIELDS: readonly Field[] = [
   { key: 'distance', name: 'Width to each side', unit: 'unit' },
   { key: 'segments', name: 'Segments', unit: 'x', digits: 0 },
   { key: 'profile', name: 'Profile', unit: '%', digits: 0 },
-  { key: 'toEnds', name: 'Where it ends', options: ['As chosen', 'At the loop\u2019s ends'] },
-  { key: 'roomy', name: 'Where it is too wide', options: ['As typed', 'Make it fit'] },
+  { key: 'toEnds', name: 'Where it ends', options: ['Ends as chosen', 'At loop ends'] },
+  { key: 'roomy', name: 'Where it is too wide', options: ['Refuse too wide', 'Make it fit'] },
 ];
 
 const ANGLE: Field = { key: 'over', name: 'Turn by over', unit: '\u00b0', digits: 0 };

@@ -55,7 +55,8 @@ public sealed interface Change
         Forming.ThickenChange,
         Forming.PartChange,
         Forming.RejoinChange,
-        Forming.BendChange {
+        Forming.BendChange,
+        Forming.FoldChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

@@ -36,7 +36,8 @@ public enum ChangeKind {
   THICKEN("thicken", "Thicken", Forming.ThickenChange.class),
   PART("part", "Pieces", Forming.PartChange.class),
   REJOIN("rejoin", "Rejoin", Forming.RejoinChange.class),
-  BEND("bend", "Bend", Forming.BendChange.class);
+  BEND("bend", "Bend", Forming.BendChange.class),
+  FOLD("fold", "Fold", Forming.FoldChange.class);
 
   private final String key;
   private final String title;

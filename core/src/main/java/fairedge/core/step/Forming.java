@@ -3,6 +3,7 @@ package fairedge.core.step;
 import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Fold;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.Mirror;
@@ -225,6 +226,29 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Bend.bend(site, vertices, bow);
+    }
+  }
+
+  /**
+   * Panels folded about hinges.
+   *
+   * @param held a face of the panel that stays; null for that of the lowest face at the hinges
+   */
+  public record FoldChange(List<Fold.Hinge> hinges, @Nullable Integer held) implements Change {
+    public FoldChange {
+      hinges = List.copyOf(hinges);
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return hinges.stream().allMatch(h -> h.angle() == 0)
+          ? "flat"
+          : Counted.of(hinges.size(), "hinge");
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Fold.fold(site, hinges, held);
     }
   }
 }

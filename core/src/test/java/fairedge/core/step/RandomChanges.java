@@ -12,6 +12,7 @@ import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Fold;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.MirrorBy;
@@ -106,6 +107,15 @@ public final class RandomChanges {
           random.nextBoolean()
               ? new Forming.PartChange(beside(mesh, random, f), List.of())
               : new Forming.PartChange(List.of(), someEdges(mesh, random, v));
+      case FOLD ->
+          new Forming.FoldChange(
+              someEdges(mesh, random, v).stream()
+                  .distinct()
+                  .map(edge ->
+                      new Fold.Hinge(
+                          List.of(edge), random.nextDouble(-170, 170), random.nextInt(3) == 0))
+                  .toList(),
+              random.nextBoolean() ? null : f);
       case REJOIN ->
           new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
       case BEND ->
