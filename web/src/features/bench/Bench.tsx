@@ -306,7 +306,7 @@ const BENT: Hint = { lead: 'Bent', rest: 'for a look. Any other lens goes back t
 
 /** A tool whose slip says first of what it shall be made. */
 function opensAtOnce(tool: Tool): boolean {
-  return tool === 'straight' || tool === 'outline' || isElementTool(tool);
+  return ['straight', 'outline', 'fold'].includes(tool) || isElementTool(tool);
 }
 
 function SlipOf(props: {

@@ -30,7 +30,7 @@ export function Dock(props: Props) {
   const hasRoom = useWide(ROOM_BESIDE);
   const width = stands ? 'w-[55px]' : 'w-[64px]';
   return (
-    <div className="flex h-[82px] shrink-0 gap-3 px-3 pt-1" role="toolbar" aria-label="Tools">
+    <div className="flex h-[82px] shrink-0 gap-2 px-2.5 pt-1" role="toolbar" aria-label="Tools">
       {GROUPS.map((group, g) => (
         <Group
           key={group.name}

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { ELEMENT_TOOLS, type ElementTool } from './hands/ways/way';
 
 export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
-export type Tool = CutTool | ElementTool;
+export type Tool = CutTool | ElementTool | 'fold';
 
 export interface ToolItem {
   tool: Tool;
@@ -242,6 +242,18 @@ export const GROUPS: readonly ToolGroup[] = [
           <>
             <path d="M2 4h7v5l-2 2 2 2v6H2z" />
             <path d="M13 4h7v15h-7v-6l-2-2 2-2z" />
+          </>
+        ),
+      },
+      {
+        tool: 'fold',
+        name: 'Fold',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 16l9 4V9L2 5z" />
+            <path d="M11 9l9-5v11l-9 5" strokeWidth={1} />
+            <path d="M11 9v11" strokeWidth={2.4} />
           </>
         ),
       },

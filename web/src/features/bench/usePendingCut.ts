@@ -4,6 +4,7 @@ import type { Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
 import { Cells } from './hands/cells';
 import { elementHand } from './hands/elementHand';
+import { foldHand } from './hands/foldHand';
 import { loopsHand } from './hands/loopsHand';
 import { outlineHand } from './hands/outlineHand';
 import { straightHand } from './hands/straightHand';
@@ -25,6 +26,8 @@ function handOf(tool: Tool, ground: Ground, cells: Cells): Hand {
       return loopsHand(ground, cells.of(tool));
     case 'outline':
       return outlineHand(ground, cells.of(tool));
+    case 'fold':
+      return foldHand(ground, cells.of(tool));
     default:
       return elementHand(ground, cells.of('clean'), tool);
   }

@@ -13,6 +13,7 @@ import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
+import fairedge.core.form.Fold;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.MirrorBy;
@@ -131,6 +132,7 @@ class HandbookPicturesTest {
             deleted(),
             new Forming.ThickenChange(
                 List.of(), new Thicken.Shell(30, Thicken.ShellSide.INWARDS, 1))),
+        new Plate("fold", HarbourProps.foldedSailCard(), fold(110)),
         new Plate(
             "bend",
             after(HarbourProps.pontoon(), stack()),
@@ -141,6 +143,22 @@ class HandbookPicturesTest {
   private static Change extrude(int face, double distance) {
     return new Forming.ExtrudeChange(
         List.of(face), false, Extrude.Extrusion.asked(null, null, distance, null, null, null));
+  }
+
+  /** All lines of the card, up and down by turns. */
+  private static Change fold(double degrees) {
+    Mesh card = HarbourProps.foldedSailCard();
+    List<Fold.Hinge> hinges =
+        IntStream.rangeClosed(1, 5)
+            .mapToObj(i ->
+                new Fold.Hinge(
+                    IntStream.range(0, 3)
+                        .mapToObj(j -> card.findEdge(4 * i + j, 4 * i + j + 1))
+                        .toList(),
+                    i % 2 == 0 ? degrees : -degrees,
+                    false))
+            .toList();
+    return new Forming.FoldChange(hinges, 8);
   }
 
   private static Mesh half() {
