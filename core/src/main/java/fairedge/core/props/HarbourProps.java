@@ -256,6 +256,27 @@ public final class HarbourProps {
   }
 
   /**
+   * A rope tube: a straight tube of 8 sides in one piece, open at both ends, to be cut, bent round
+   * and joined. 16 vertices, 24 edges, 8 faces, two borders.
+   */
+  public static Mesh ropeTube() {
+    MeshBuilder builder = new MeshBuilder();
+    int[][] end = new int[2][8];
+    for (int i = 0; i < 8; i++) {
+      double at = Math.PI * (2 * i + 1) / 8;
+      double y = 24 * Math.cos(at);
+      double z = 24 * Math.sin(at);
+      end[0][i] = builder.vertex(-300, y, z);
+      end[1][i] = builder.vertex(300, y, z);
+    }
+    for (int i = 0; i < 8; i++) {
+      int next = (i + 1) % 8;
+      builder.face(end[0][i], end[0][next], end[1][next], end[1][i]);
+    }
+    return builder.build();
+  }
+
+  /**
    * The corners of a rectangle round the z axis: front left, front right, back right, back left.
    */
   private static int[] frame(MeshBuilder builder, double x, double y, double z) {

@@ -8,6 +8,7 @@ import fairedge.core.credit.Criterion.ByFindings;
 import fairedge.core.credit.Criterion.ByMeasure;
 import fairedge.core.credit.Criterion.Word;
 import fairedge.core.credit.Measure;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Kind;
@@ -42,13 +43,26 @@ final class DemoExercises {
 
   /** Those that are ready, and that nobody has set yet. */
   static List<Sample> toBeSet() {
-    return List.of(budget(), line(), sections(), cleaning(), end(), rim());
+    return List.of(
+        budget(), line(), sections(), cleaning(), end(), rim(), half(), folds(), tube(), seat());
   }
 
   /** All of them, in the order in which a class would meet them. */
   static List<Sample> all() {
     return List.of(
-        lid(), bollard(), block(), rim(), end(), cleaning(), sections(), line(), budget());
+        lid(),
+        bollard(),
+        block(),
+        rim(),
+        end(),
+        cleaning(),
+        sections(),
+        line(),
+        budget(),
+        half(),
+        folds(),
+        tube(),
+        seat());
   }
 
   static Sample lid() {
@@ -300,6 +314,131 @@ final class DemoExercises {
                 byMeasure("Within the budget", 4, Measure.OVER_BUDGET, 32, 0))),
         HarbourProps.capstan(),
         DemoSolutions.budget());
+  }
+
+  static Sample half() {
+    return new Sample(
+        new Exercises.Asked(
+            "Half a cleat",
+            "Work on one half, then mirror it",
+            """
+            A cleat is alike on both sides, so only half of it needs work. This is the right half, \
+            open where it was cut.
+
+            Give the horn a loop half-way out, so that it can be curved later. Then make the whole \
+            of it with Mirror, at an offset of 0 along X, the higher side kept. The slip says how \
+            many edges are joined: there are four.
+
+            **Where it goes wrong:** mirroring first, and then cutting one horn only. The check \
+            calls the halves unlike.\
+            """,
+            "mm",
+            anyWay(Profile.ALL_QUADS),
+            new Wanted(
+                1,
+                null,
+                null,
+                new Wanted.Mirror(Vec3.ZERO, new Vec3(1, 0, 0), 1e-3),
+                false,
+                List.of(),
+                List.of()),
+            rule(
+                byFindings("One closed form", 4, 2, 0.5, Kind.Family.SURFACE, Kind.Family.SIDES),
+                byFindings("Both halves alike", 2, 1, 0.5, Kind.Family.SHAPE),
+                byEye("The horn can be curved", word("no loop", 0), word("a loop", 2)))),
+        DemoSolutions.halfCleat(),
+        DemoSolutions.mirrored());
+  }
+
+  static Sample folds() {
+    return new Sample(
+        new Exercises.Asked(
+            "Folded-sail card, flat",
+            "Fold a flat card along its lines",
+            """
+            The card that a sail is folded on, laid flat. Fold it along its five lines, up and down \
+            by turns, by 100 degrees, and let the first panel at the left lie where it lies: where the \
+            folds are to come is drawn.
+
+            Take Fold. Make the first, third and fifth line hinges of -100 degrees, the second and \
+            fourth of 100, and click a face of the panel that stays. Play it from flat before you \
+            do it.
+
+            **Where it goes wrong:** all lines folded the same way. The card rolls up, and its \
+            panels pass through one another.\
+            """,
+            "mm",
+            Profile.OPEN_SHEET,
+            DemoSolutions.folds(),
+            rule(
+                byMeasure("The folds lie where they ought to", 6, Measure.LINES_MET, 0, 100),
+                byFindings("Nothing torn", 2, 1, 0.5, Kind.Family.SURFACE))),
+        DemoSolutions.flatCard(),
+        DemoSolutions.foldedCard());
+  }
+
+  static Sample tube() {
+    return new Sample(
+        new Exercises.Asked(
+            "Rope tube",
+            "Cut a tube into sections, bend it round, join its ends",
+            """
+            A grommet is a ring of rope. It begins as a straight tube in one piece, 600 mm long.
+
+            Bent round as it is, it would be flat: it wants 24 sections for a full turn. Cut them with \
+            Straight, 23 planes 25 mm apart. Then bend it by 360 degrees along X, and join the two ends \
+            with Rejoin (in Pieces).
+
+            **Where it goes wrong:** bending before cutting. The slip of Bend says how many sections \
+            there are and how many it wants.\
+            """,
+            "mm",
+            profile(
+                Profile.ALL_QUADS,
+                "All quads, one closed ring",
+                Map.of(
+                    Rule.OFF_LINE,
+                    OFF,
+                    Rule.BORDER,
+                    Optional.of(Severity.MUST),
+                    Rule.STRETCHED,
+                    SHOULD)),
+            new Wanted(1, null, null, null, false, List.of(), List.of()),
+            rule(
+                byFindings("One closed ring", 4, 1, 0.5, Kind.Family.SURFACE),
+                byMeasure("Loops run on", 2, Measure.COMPLETE_LOOPS, 60, 90),
+                byEye("Round", word("corners", 0), word("nearly", 1), word("round", 3)))),
+        HarbourProps.ropeTube(),
+        DemoSolutions.grommet());
+  }
+
+  static Sample seat() {
+    return new Sample(
+        new Exercises.Asked(
+            "Hatch lid, a seat for the seal",
+            "Make a groove round the top of the lid",
+            """
+            The seal of this hatch lies in a groove round its top. Where the inner foot of the \
+            groove is to lie is drawn.
+
+            Inset the top by 60 mm: that gives the ring of edges that the groove is made of. Then take \
+            Groove: 30 mm wide, upright walls, 12 mm deep. Cap the faces of sixteen sides that are left, \
+            above and below.
+
+            **Where it goes wrong:** a groove along the border of the lid itself. It eats into the \
+            wall.\
+            """,
+            "mm",
+            profile(
+                Profile.ALL_QUADS,
+                "All quads, a groove",
+                Map.of(Rule.SPIRAL, OFF, Rule.ONE_SIDED, OFF)),
+            DemoSolutions.seat(),
+            rule(
+                byMeasure("The seat lies right", 6, Measure.LINES_MET, 0, 100),
+                byFindings("Quads beside it", 2, 0.5, 0.5, Kind.Family.SIDES))),
+        HarbourProps.hatchLid(),
+        DemoSolutions.grooved());
   }
 
   private static Profile anyWay(Profile profile) {

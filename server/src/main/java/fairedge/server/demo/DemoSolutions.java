@@ -1,12 +1,21 @@
 package fairedge.server.demo;
 
 import fairedge.core.cut.LoopPlaces;
+import fairedge.core.cut.PlaneBy;
+import fairedge.core.cut.Straight;
+import fairedge.core.form.Bend;
+import fairedge.core.form.Fold;
+import fairedge.core.form.Groove;
+import fairedge.core.form.Inset;
+import fairedge.core.form.MirrorBy;
+import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
+import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
@@ -16,6 +25,7 @@ import fairedge.core.survey.Wanted.Pardon;
 import fairedge.core.tidy.Cap;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
 
@@ -138,6 +148,136 @@ final class DemoSolutions {
     mesh.face(12, 13, 14);
     mesh.face(12, 14, 15);
     return mesh.build();
+  }
+
+  /** The right half of the cleat, open where it was cut. */
+  static Mesh halfCleat() {
+    Change half =
+        Change.StraightChange.of(
+            new PlaneBy.Along(Axis.X, 0), Straight.After.KEEP_AHEAD, Straight.Ends.OPEN);
+    return made(HarbourProps.cleat(), List.of(mesh -> half));
+  }
+
+  /** A loop round the horn, then the other half. */
+  static Mesh mirrored() {
+    Change mirror = new Forming.MirrorChange(new MirrorBy.AtOffset(Axis.X, 0), true, 0.1);
+    return made(halfCleat(), List.of(loops(24, 28, 0.5), mesh -> mirror));
+  }
+
+  /** The card laid flat. */
+  static Mesh flatCard() {
+    return made(HarbourProps.foldedSailCard(), List.of(mesh -> fold(mesh, 0)));
+  }
+
+  static Mesh foldedCard() {
+    return made(flatCard(), List.of(mesh -> fold(mesh, 100)));
+  }
+
+  /** Along all five lines of the card, up and down by turns; the first panel stays. */
+  private static Change fold(Mesh card, double degrees) {
+    List<Fold.Hinge> hinges = new ArrayList<>();
+    for (int i = 1; i < 6; i++) {
+      List<Integer> line = new ArrayList<>();
+      for (int j = 0; j < 3; j++) {
+        line.add(card.findEdge(4 * i + j, 4 * i + j + 1));
+      }
+      hinges.add(new Fold.Hinge(line, i % 2 == 0 ? degrees : -degrees, false));
+    }
+    return new Forming.FoldChange(hinges, 0);
+  }
+
+  /** Where the folds of the card are to come to lie. */
+  static Wanted folds() {
+    Mesh card = foldedCard();
+    List<Line> lines = new ArrayList<>();
+    for (int i = 1; i < 6; i++) {
+      lines.add(new Line(List.of(card.position(4 * i), card.position(4 * i + 3))));
+    }
+    return new Wanted(null, null, null, null, false, lines, List.of());
+  }
+
+  /** Sections every 25 mm, bent right round, its ends joined. */
+  static Mesh grommet() {
+    Change stack =
+        Change.StraightChange.asked(
+            new PlaneBy.Along(Axis.X, -275),
+            null,
+            null,
+            null,
+            23,
+            25.0,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null);
+    Change bend =
+        new Forming.BendChange(
+            List.of(), Bend.Bow.asked(null, Axis.X, Axis.Y, null, null, null, 360));
+    Change join = new Forming.RejoinChange(List.of());
+    return made(HarbourProps.ropeTube(), List.of(mesh -> stack, mesh -> bend, mesh -> join));
+  }
+
+  /** A ring inside the border of the lid's top, a channel made of it, and both ends capped. */
+  static Mesh grooved() {
+    return made(
+        HarbourProps.hatchLid(),
+        List.of(
+            mesh ->
+                new Forming.InsetChange(
+                    List.of(top(mesh)), false, new Inset.Margin(60, 0, false, true, false)),
+            mesh -> {
+              List<Integer> ring = Arrays.stream(mesh.edges(top(mesh))).boxed().toList();
+              return new Forming.GrooveChange(
+                  ring, Groove.Channel.asked(30, null, 12, null, null, null, null, null));
+            },
+            mesh -> grid(top(mesh)),
+            mesh -> grid(largest(mesh))));
+  }
+
+  private static Change grid(int face) {
+    return new Tidying.CapChange(new Cap.Plan(face, null, Cap.Form.GRID, 0, 0, 0, 0));
+  }
+
+  private static int largest(Mesh mesh) {
+    int best = 0;
+    for (int f = 0; f < mesh.faceEnd(); f++) {
+      best = mesh.hasFace(f) && mesh.size(f) > mesh.size(best) ? f : best;
+    }
+    return best;
+  }
+
+  private static int top(Mesh lid) {
+    int best = 0;
+    for (int f = 0; f < lid.faceEnd(); f++) {
+      boolean isTop = lid.hasFace(f) && lid.size(f) == 16 && lid.polygon(f).normal().z() > 0.5;
+      best = isTop ? f : best;
+    }
+    return best;
+  }
+
+  /** Along the inner foot of the channel. */
+  static Wanted seat() {
+    Mesh lid = grooved();
+    List<Vec3> points = new ArrayList<>();
+    double low = lid.bounds().max().z() - 12;
+    double least = Double.POSITIVE_INFINITY;
+    List<Integer> floor = new ArrayList<>();
+    for (int v = 0; v < lid.vertexEnd(); v++) {
+      if (lid.hasVertex(v) && Math.abs(lid.z(v) - low) < 1e-6) {
+        floor.add(v);
+        least = Math.min(least, Math.hypot(lid.x(v), lid.y(v)));
+      }
+    }
+    double inner = least;
+    floor.stream()
+        .filter(v -> Math.hypot(lid.x(v), lid.y(v)) < inner + 1)
+        .sorted(Comparator.comparingDouble(v -> Math.atan2(lid.y(v), lid.x(v))))
+        .map(lid::position)
+        .forEach(points::add);
+    points.add(points.getFirst());
+    return new Wanted(null, null, null, null, false, List.of(new Line(points)), List.of());
   }
 
   private static int[] turned(int[] face) {
