@@ -117,9 +117,9 @@ export function foldHand(ground: Ground, cell: Cell): Hand {
           onChange={(i) => setAt(Number(i))}
         />
         <div className="flex items-center gap-2">
-          <span className="flex-1">Angle of its faces</span>
+          <span className="flex-1">Fold by</span>
           <NumberField
-            label="Angle of its faces"
+            label="Fold by"
             value={own.angle}
             unit="°"
             digits={1}
@@ -188,5 +188,5 @@ function angleText(g: Hinges): string {
 function clickText(hover: Picked, own: Hinges, stays: number | null): string {
   if (hover.on === 'face')
     return hover.id === stays ? 'lets this panel go.' : 'holds this panel still.';
-  return own.edges.includes(hover.id) ? 'is no hinge any more.' : 'makes this edge a hinge.';
+  return own.edges.includes(hover.id) ? 'lets this hinge go.' : 'makes this edge a hinge.';
 }

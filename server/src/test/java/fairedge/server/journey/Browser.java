@@ -45,6 +45,12 @@ final class Browser implements AutoCloseable {
     driver.get(address + path);
   }
 
+  /** Gives the window another size. */
+  void resize(int width, int height) {
+    Chromium.resize(driver, width, height);
+    awaitFrames();
+  }
+
   void reload() {
     driver.navigate().refresh();
   }

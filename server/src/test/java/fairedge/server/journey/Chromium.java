@@ -41,11 +41,15 @@ final class Chromium {
 
   static synchronized ChromeDriver take() {
     ChromeDriver driver = IDLE.isEmpty() ? started() : IDLE.pop();
-    // The window's size counts the browser's own bars in.
+    resize(driver, 1280, 800);
+    return driver;
+  }
+
+  /** The window's own size counts the browser's bars in. */
+  static void resize(ChromeDriver driver, int width, int height) {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",
-        Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
-    return driver;
+        Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
   }
 
   private static ChromeDriver started() {

@@ -171,12 +171,19 @@ class ToolsTest {
     browser.seeText("effect", "Moves 1 vertex.");
     browser.press("Do it");
     browser.seeText("last-step", "Slide");
+    // Beside all tools the wake has room in a wide window only; a narrow one folds the tools.
+    browser.seeNone("section[aria-label=Wake]");
+    browser.resize(1600, 900);
+    browser.await(() -> browser.count("section[aria-label=Wake]") == 1);
     browser.picture("bench-wake");
     browser.press("Starter");
     browser.seeText("face-count", "of 16 faces");
     browser.await(() -> browser.count("section[aria-label=Wake] [aria-current]") == 1);
     browser.click("section[aria-label=Wake] li:last-child button");
     browser.seeText("last-step", "Slide");
+    browser.resize(1024, 768);
+    browser.press("Hold9 tools");
+    browser.seeText("hint", "Lines beside");
   }
 
   @Test
@@ -251,20 +258,21 @@ class ToolsTest {
   @Test
   void extrude_isPulledByItsGrip_andInsetTypedOnWhatItMoved() {
     openBench("Tobias", "Hatch lid");
-    browser.type(".", ".", "2");
+    browser.type(".", ".", "3");
     browser.clickAt(new Vec3(0, 0, 80));
     browser.seeText("effect", "Adds 16 vertices. Adds 16 faces.");
     browser.drawGrip("Extrude along the normal", 0, -30);
     browser.press("Do it");
     browser.seeText("last-step", "Extrude");
     // What was moved comes back chosen.
-    browser.type("1");
+    browser.type("2");
     browser.seeText("slip", "1 face chosen");
     browser.write("Width in mm", "500");
     browser.type(Keys.ENTER);
     browser.seeText("slip", "There is room for less than");
     browser.press("Narrow to fit");
     browser.seeText("effect", "Adds 16 vertices. Adds 16 faces.");
+    browser.drawGrip("How wide", 0, -20);
     browser.press("Do it");
     browser.seeText("last-step", "Inset");
     assertThat(
@@ -282,7 +290,7 @@ class ToolsTest {
     browser.clickAt(new Vec3(0, 0, 80));
     browser.press("Do it");
     browser.seeText("last-step", "Delete");
-    browser.type(".", "2");
+    browser.type(".", "3");
     browser.press("Extrude border edges");
     int front =
         IntStream.range(0, 16)
@@ -296,6 +304,94 @@ class ToolsTest {
     browser.seeText("effect", "Adds 2 vertices. Adds 1 face.");
     browser.press("Do it");
     browser.seeText("last-step", "Extrude edges");
+  }
+
+  @Test
+  void support_isMadeByTheKeyboardAlone() {
+    openBench("Amara", "Fairlead block");
+    browser.type(".", ".");
+    browser.seeText("hint", "Lines beside");
+    browser.aimByKeys(BLOCK.position(8).towards(BLOCK.position(9), 0.5));
+    browser.type(Keys.SPACE);
+    browser.seeText("slip", "1 edge chosen");
+    browser.seeText("slip", "narrow enough to count as support");
+    browser.type(Keys.ENTER);
+    browser.seeText("last-step", "Support");
+    browser.chord(Keys.CONTROL, "z");
+    browser.seeText("face-count", "of 16 faces");
+  }
+
+  @Test
+  void support_isDrawnByItsGrip_andRoundedInPlace() {
+    openBench("Rune", "Fairlead block");
+    browser.type(".", ".");
+    browser.clickAt(BLOCK.position(8).towards(BLOCK.position(9), 0.5));
+    browser.seeText("slip", "1 edge chosen");
+    browser.drawGrip("How far from the edge", 0, 12);
+    browser.press("Straight through");
+    browser.seeText("effect", "Splits");
+    browser.picture("bench-support");
+    browser.press("Drop it");
+    browser.press("Strips at every turn");
+    browser.seeText("effect", "Adds");
+    browser.write("Width to each side in mm", "2");
+    browser.type(Keys.ENTER);
+    browser.press("Do it");
+    browser.seeText("last-step", "Support");
+    assertThat(
+            database.rows(
+                "select change->'holding'->>'way', (change->>'over')::numeric from step where"
+                    + " change->>'tool' = 'support' and change->'holding'->>'way' = 'bevel'"))
+        .hasSize(1);
+  }
+
+  @Test
+  void mirror_isMovedByItsGrip_andTellsWhatIsJoined() {
+    openBench("Ines", "Fairlead block");
+    browser.type(".", ".", "5");
+    browser.press("At an offset");
+    browser.seeText("slip", "The halves are joined at");
+    browser.drawGrip("Move the plane", 25, 0);
+    browser.seeText("slip", "beyond the plane are replaced");
+    browser.press("Do it");
+    browser.seeText("last-step", "Mirror");
+    assertThat(
+            database.rows(
+                "select (change->'plane'->>'offset')::numeric <> 0 from step where change->>'tool'"
+                    + " = 'mirror'"))
+        .containsExactly(List.of("t"));
+  }
+
+  @Test
+  void fold_isPlayedByItsSlider_andLaidFlatAgain() {
+    Mesh card = HarbourProps.foldedSailCard();
+    browser.open("/");
+    browser.press("Sign in as Tobias");
+    browser.open("/practice");
+    browser.click("button:has(img[src*='folded-sail-card'])");
+    browser.leaveDialog("To the bench");
+    browser.see("face-count");
+    browser.type(".", ".", "8");
+    for (int j = 0; j < 3; j++) {
+      browser.clickAt(card.position(12 + j).towards(card.position(13 + j), 0.5));
+    }
+    browser.seeText("slip", "3 edges, 90");
+    browser.seeText("effect", "Moves");
+    for (int i = 0; i < 4; i++) {
+      browser.see(By.cssSelector("[role=slider]")).sendKeys(Keys.PAGE_DOWN);
+    }
+    browser.seeText("slip", "60 %");
+    browser.picture("bench-fold");
+    browser.press("Do it");
+    browser.seeText("last-step", "Fold");
+    browser.press("All flat");
+    browser.press("Do it");
+    browser.seeText("last-step", "Fold, flat");
+    assertThat(
+            database.rows(
+                "select distinct jsonb_array_length(change->'hinges') from step where"
+                    + " change->>'tool' = 'fold'"))
+        .containsExactly(List.of("3"));
   }
 
   @Test
