@@ -104,7 +104,7 @@ public final class Groove {
       chosen = EdgeRuns.inParts(chosen, ran);
       joints = joints(mesh, chosen, channel);
     }
-    StripLayer strips = new StripLayer(site.edit());
+    StripLayer strips = new StripLayer(site);
     JointLayer layer = new JointLayer(site.edit(), strips, remarks);
     new GrooveBuilder(mesh, joints, channel, width, layer).build(chosen);
     strips.lay(chosen);

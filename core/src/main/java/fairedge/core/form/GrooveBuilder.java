@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What becomes of the ends of edges of which a channel is made: where rims and floor lie, and how
@@ -19,6 +20,9 @@ import java.util.Map;
 final class GrooveBuilder {
   /** By even thickness a vertex moves no further than this many depths. */
   private static final double FARTHEST = 4;
+
+  /** A floor that begins nearer than this share of its width does not begin. */
+  private static final double FLAT = 1e-9;
 
   private final Mesh mesh;
   private final EdgeJoints joints;
@@ -73,7 +77,38 @@ final class GrooveBuilder {
       return crossing(joint, rows);
     }
     Vec3 middle = isSplit() ? sunk(joint) : null;
+    if (joint.isClosed() && fans > 2) {
+      requireFloor(joint, rows, null);
+    }
     return () -> layer.spokes(joint, rows, middle);
+  }
+
+  /**
+   * Where channels meet their floors go down towards each other, so they need a width for that:
+   * along each edge its own floor begins beyond all that belongs to the others.
+   */
+  private void requireFloor(Joint joint, Vec3[][] rows, @Nullable Vec3 middle) {
+    int n = rows.length;
+    Vec3 at = mesh.position(joint.vertex());
+    for (int i = 0; i < n; i++) {
+      Vec3 along = joints.towards(joint.vertex(), joint.edgeAfter(i));
+      double others = middle == null ? -floor : middle.minus(at).dot(along);
+      double own = Double.POSITIVE_INFINITY;
+      for (int k = 0; k < n; k++) {
+        double reach = rows[k][1].minus(at).dot(along);
+        if (k == i || k == (i + 1) % n) {
+          own = Math.min(own, reach);
+        } else {
+          others = Math.max(others, reach);
+        }
+      }
+      if (!(own > others + FLAT * floor)) {
+        throw Refusal.because(
+            "Where channels meet here their floors have no room: make the floor wider, or less"
+                + " deep.",
+            Element.vertex(joint.vertex()));
+      }
+    }
   }
 
   private boolean isSplit() {
@@ -141,6 +176,7 @@ final class GrooveBuilder {
               .plus(along)
               .plus(down(joint.vertex(), List.of(c, mesh.nextOnEdge(c))));
     }
+    requireFloor(joint, rows, middle);
     return () -> {
       int centre = layer.middleVertex(joint, middle);
       int[] crossed = layer.vertices(onEdges);

@@ -22,14 +22,14 @@ import org.jspecify.annotations.Nullable;
  * @param axis to which it is square; null where it is to none
  * @param offset along the axis
  */
-record MirrorPlane(Vec3 origin, Vec3 normal, @Nullable Axis axis, double offset) {
+public record MirrorPlane(Vec3 origin, Vec3 normal, @Nullable Axis axis, double offset) {
   /** Edges that are to tell a plane lie so near to one, as a share of the model's size. */
   private static final double FLAT = 1e-6;
 
   /**
    * @throws Refusal.Raised where what it is laid by is gone or tells no plane
    */
-  static MirrorPlane of(Site site, MirrorBy by) {
+  public static MirrorPlane of(Site site, MirrorBy by) {
     Mesh mesh = site.mesh();
     return switch (by) {
       case MirrorBy.AtOffset at -> square(at.axis(), at.offset());
@@ -115,20 +115,27 @@ record MirrorPlane(Vec3 origin, Vec3 normal, @Nullable Axis axis, double offset)
     return new MirrorPlane(origin, normal, null, 0);
   }
 
-  double distance(Vec3 p) {
+  public double distance(Vec3 p) {
     return axis == null ? p.minus(origin).dot(normal) : p.along(axis.ordinal()) - offset;
   }
 
   /** A place laid on the plane. */
-  Vec3 onto(Vec3 p) {
+  public Vec3 onto(Vec3 p) {
     return axis == null ? p.minus(normal.times(distance(p))) : with(p, axis, offset);
   }
 
   /** The image of a place. */
-  Vec3 image(Vec3 p) {
+  public Vec3 image(Vec3 p) {
     return axis == null
         ? p.minus(normal.times(2 * distance(p)))
         : with(p, axis, 2 * offset - p.along(axis.ordinal()));
+  }
+
+  /** The image of a direction. */
+  public Vec3 turned(Vec3 way) {
+    return axis == null
+        ? way.minus(normal.times(2 * way.dot(normal)))
+        : with(way, axis, 0 - way.along(axis.ordinal()));
   }
 
   private static Vec3 with(Vec3 p, Axis axis, double value) {

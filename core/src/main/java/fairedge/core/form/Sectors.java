@@ -19,6 +19,11 @@ final class Sectors {
   /** Where two ends lead back into each other their lines never meet. */
   private static final double SPIKE = 1e-9;
 
+  /**
+   * Lines that pull a vertex opposite ways leave it where it is: a face would lose a side there.
+   */
+  private static final double NOWHERE = 1e-6;
+
   private final Mesh mesh;
   private final Region region;
 
@@ -37,7 +42,11 @@ final class Sectors {
     Map<Integer, Vec3> places = new HashMap<>();
     for (Fan fan : region.fans()) {
       if (fan.isOpen() && !region.isRound(mesh, fan)) {
-        places.put(fan.number(), sectors.place(fan));
+        Vec3 place = sectors.place(fan);
+        if (place.length() < NOWHERE) {
+          throw spike(fan);
+        }
+        places.put(fan.number(), place);
       }
     }
     return places;

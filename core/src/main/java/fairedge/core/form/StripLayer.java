@@ -5,6 +5,7 @@ import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -25,6 +26,7 @@ final class StripLayer {
 
   private final MeshEdit edit;
   private final Mesh mesh;
+  private final double merge;
 
   /** By corner the vertices that stand there from now on; none for one that goes. */
   private final Map<Integer, int[]> corners = new HashMap<>();
@@ -43,9 +45,10 @@ final class StripLayer {
    */
   record Row(int face, boolean isRight) {}
 
-  StripLayer(MeshEdit edit) {
-    this.edit = edit;
-    this.mesh = edit.mesh();
+  StripLayer(Site site) {
+    this.edit = site.edit();
+    this.mesh = site.mesh();
+    this.merge = site.merge();
   }
 
   void replace(int corner, int... vertices) {
@@ -77,6 +80,20 @@ final class StripLayer {
       filled.add(face(patch.round(), patch.like()));
     }
     Pruning.removeBare(edit, before);
+    rows.forEach(row -> requireLengths(row.face()));
+    filled.forEach(this::requireLengths);
+  }
+
+  /** Lines that ran on from elsewhere may lie where these come to lie. */
+  private void requireLengths(int f) {
+    for (int e : mesh.edges(f)) {
+      if (mesh.length(e) <= merge) {
+        throw Refusal.because(
+            "Two lines would come to lie on one another here: one that runs on, and one beside a"
+                + " chosen edge. Let them run straight through, or choose the edges between too.",
+            Element.vertex(mesh.first(e)));
+      }
+    }
   }
 
   /** The faces of the strips that were laid. */

@@ -198,7 +198,7 @@ public final class Support {
 
   private StripLayer lay(
       EdgeJoints joints, BevelProfile profile, Collection<Integer> chosen, double width) {
-    StripLayer layer = new StripLayer(site.edit());
+    StripLayer layer = new StripLayer(site);
     JointLayer ends = new JointLayer(site.edit(), layer, remarks);
     new BevelBuilder(mesh, joints, profile, width, ends).build();
     layer.lay(chosen);

@@ -56,7 +56,8 @@ public sealed interface Change
         Forming.PartChange,
         Forming.RejoinChange,
         Forming.BendChange,
-        Forming.FoldChange {
+        Forming.FoldChange,
+        Forming.EvenChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

@@ -37,7 +37,8 @@ public enum ChangeKind {
   PART("part", "Pieces", Forming.PartChange.class),
   REJOIN("rejoin", "Rejoin", Forming.RejoinChange.class),
   BEND("bend", "Bend", Forming.BendChange.class),
-  FOLD("fold", "Fold", Forming.FoldChange.class);
+  FOLD("fold", "Fold", Forming.FoldChange.class),
+  EVEN("even", "Evenly", Forming.EvenChange.class);
 
   private final String key;
   private final String title;

@@ -251,4 +251,31 @@ public final class Forming {
       return Fold.fold(site, hinges, held);
     }
   }
+
+  /**
+   * Another change made with its image, so that the form stays even.
+   *
+   * @param change itself none such
+   */
+  public record EvenChange(Change change, MirrorBy plane) implements Change {
+    public EvenChange {
+      Objects.requireNonNull(change, "change");
+      Objects.requireNonNull(plane, "plane");
+      if (change instanceof EvenChange) {
+        throw new IllegalArgumentException("an even change of an even change");
+      }
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      String what = change.brief(effect);
+      String name = ChangeKind.of(change).title();
+      return what == null ? name : name + ", " + what;
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Evenly.make(site, change, plane);
+    }
+  }
 }

@@ -34,6 +34,12 @@ public final class Site {
     this.firstNewFace = edit.mesh().faceEnd();
   }
 
+  /** The same for a second change within the edit: what is near is as the first one left it. */
+  public Site renewed() {
+    near.update(edit.journal().touched().faces());
+    return new Site(edit, tolerance, near, Scope.WHOLE);
+  }
+
   public MeshEdit edit() {
     return edit;
   }

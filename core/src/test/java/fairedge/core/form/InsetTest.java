@@ -202,6 +202,25 @@ class InsetTest {
     assertThat(refused(cube(), false, inwards(Double.NaN), TOP)).contains("more than 0");
   }
 
+  /** Where lines pull a vertex opposite ways it would stay, and be double. */
+  @Test
+  void noVertex_comesToLieOnItsOld() {
+    for (int first = 0; first < 38; first++) {
+      for (int second = first; second < 38; second++) {
+        Mesh mesh = HarbourProps.cleat();
+        Formed.apply(mesh, new Forming.InsetChange(List.of(first, second), false, outwards(4)));
+        assertThat(
+                IntStream.range(0, mesh.vertexEnd())
+                    .filter(mesh::hasVertex)
+                    .mapToObj(mesh::position)
+                    .distinct()
+                    .count())
+            .as("of faces %d and %d", first, second)
+            .isEqualTo(mesh.vertexCount());
+      }
+    }
+  }
+
   /** On flat regions the area is kept; everywhere all stays sound, and undo is exact. */
   @Test
   void manyRegions_keepTheLaws() {

@@ -116,6 +116,7 @@ public final class RandomChanges {
                           List.of(edge), random.nextDouble(-170, 170), random.nextInt(3) == 0))
                   .toList(),
               random.nextBoolean() ? null : f);
+      case EVEN -> even(mesh, random, scale);
       case REJOIN ->
           new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
       case BEND ->
@@ -147,6 +148,13 @@ public final class RandomChanges {
             random.nextBoolean());
     Double over = edges.isEmpty() || random.nextInt(8) == 0 ? 60.0 : null;
     return new Forming.SupportChange(over == null ? edges : List.of(), over, holding);
+  }
+
+  private static Change even(Mesh mesh, SplittableRandom random, double scale) {
+    int kind = random.nextInt(KINDS);
+    Change change = of(kind, mesh, random, scale);
+    MirrorBy plane = new MirrorBy.AtBox(Axis.values()[random.nextInt(3)], MirrorBy.InBox.MIDDLE);
+    return change instanceof Forming.EvenChange ? change : new Forming.EvenChange(change, plane);
   }
 
   private static Change mirror(Mesh mesh, SplittableRandom random, int e, double scale) {
