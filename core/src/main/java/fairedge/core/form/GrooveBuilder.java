@@ -85,7 +85,7 @@ final class GrooveBuilder {
 
   /**
    * Where channels meet their floors go down towards each other, so they need a width for that:
-   * along each edge its own floor begins beyond all that belongs to the others.
+   * along each edge its own floor reaches in from beyond all that belongs to the others.
    */
   private void requireFloor(Joint joint, Vec3[][] rows, @Nullable Vec3 middle) {
     int n = rows.length;
@@ -93,11 +93,11 @@ final class GrooveBuilder {
     for (int i = 0; i < n; i++) {
       Vec3 along = joints.towards(joint.vertex(), joint.edgeAfter(i));
       double others = middle == null ? -floor : middle.minus(at).dot(along);
-      double own = Double.POSITIVE_INFINITY;
+      double own = Double.NEGATIVE_INFINITY;
       for (int k = 0; k < n; k++) {
         double reach = rows[k][1].minus(at).dot(along);
         if (k == i || k == (i + 1) % n) {
-          own = Math.min(own, reach);
+          own = Math.max(own, reach);
         } else {
           others = Math.max(others, reach);
         }
