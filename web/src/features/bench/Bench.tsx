@@ -123,6 +123,7 @@ function OpenBench(
       if (face >= 0) stage?.lookAt(face);
     },
     setLens: looking.setLens,
+    nextEven: cut.nextEven,
     toggleGlass: () => setGlass(!glass),
     toggleChoosing: choosing.toggle,
     toggleSheet: () => setSheet(!sheet),
@@ -219,6 +220,12 @@ function OpenBench(
                   onClick={choosing.toggle}
                 />
                 <StageButton name="Glass" letter="G" on={glass} onClick={deeds.toggleGlass} />
+                <StageButton
+                  name={cut.even ? `Kept even across ${cut.even.toUpperCase()}` : 'Keep even'}
+                  letter="I"
+                  on={cut.even !== null}
+                  onClick={deeds.nextEven}
+                />
                 <Button size="small" shortcut="V" onClick={deeds.viewAll}>
                   All
                 </Button>

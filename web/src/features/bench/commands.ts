@@ -20,6 +20,7 @@ export interface Deeds {
   turnAround: () => void;
   lookSquarely: () => void;
   setLens: (lens: Lens) => void;
+  nextEven: () => void;
   toggleGlass: () => void;
   toggleChoosing: () => void;
   toggleSheet: () => void;
@@ -50,6 +51,7 @@ export function commandsOf(deeds: Deeds, chosen: ChosenControl): Command[] {
     { name: 'View all', shortcut: 'V', act: deeds.viewAll },
     { name: 'Turn to the back', shortcut: 'X', act: deeds.turnAround },
     { name: 'Look squarely at the chosen face', shortcut: 'Q', act: deeds.lookSquarely },
+    { name: 'Keep even, across the next axis', also: 'mirror', shortcut: 'I', act: deeds.nextEven },
     { name: 'Glass', also: 'far side', shortcut: 'G', act: deeds.toggleGlass },
     ...LENSES.map((l) => ({
       name: `${l.name} lens`,
@@ -96,6 +98,7 @@ export function keysOf(
     'Ctrl z': deeds.back,
     'Ctrl y': deeds.redo,
     g: deeds.toggleGlass,
+    i: deeds.nextEven,
     b: deeds.openBrief,
     n: deeds.nextFinding,
     d: deeds.nextDivision,

@@ -19,6 +19,7 @@ export const BENCH_KEYS: readonly [string, string][] = [
   ['O', 'Choose faces, edges, vertices'],
   ['N', 'Next finding'],
   ...LENSES.map((l): [string, string] => [l.letter, `${l.name}: ${l.about.toLowerCase()}`]),
+  ['I', 'Keep even across X, Y, Z, not at all: each change is made with its image'],
   ['G', 'Glass: see the far side through the near one'],
   ['V', 'View all'],
   ['X', 'Turn to the back'],

@@ -35,6 +35,17 @@ function handOf(tool: Tool, ground: Ground, cells: Cells): Hand {
 
 const DIVISIONS = [2, 3, 4, 5, 0];
 
+/** Square to which axis the plane lies, through the middle of the form; null for none. */
+export type EvenAcross = 'x' | 'y' | 'z' | null;
+
+const EVEN: readonly EvenAcross[] = [null, 'x', 'y', 'z'];
+
+/** A mirror is even by itself. */
+function evenly(change: Change | null, axis: EvenAcross): Change | null {
+  if (!change || !axis || change.tool === 'mirror' || change.tool === 'even') return change;
+  return { tool: 'even', change, plane: { by: 'box', axis, at: 'middle' } };
+}
+
 export type PendingCut = ReturnType<typeof usePendingCut>;
 
 /**
@@ -70,8 +81,9 @@ export function usePendingCut(
   }, [stage, mesh, ringEdge]);
 
   const [made, setMade] = useState<Change | null>(null);
+  const [even, setEven] = useState<EvenAcross>(null);
   const view = viewOf(stage);
-  const { change } = hand;
+  const change = evenly(hand.change, even);
   const { preview, problem, current, key } = usePreview(
     state.id,
     state.revision,
@@ -127,6 +139,9 @@ export function usePendingCut(
     current,
     division,
     pending: hand.pending,
+    /** Across which axis each change is made with its image. */
+    even,
+    nextEven: () => setEven(EVEN[(EVEN.indexOf(even) + 1) % EVEN.length]!),
     offline: control.problem?.offline === true || problem?.offline === true,
     nextDivision: () =>
       setDivision(DIVISIONS[(DIVISIONS.indexOf(division) + 1) % DIVISIONS.length]!),

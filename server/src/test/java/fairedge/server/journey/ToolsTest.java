@@ -363,6 +363,32 @@ class ToolsTest {
   }
 
   @Test
+  void keptEven_aChangeIsMadeWithItsImage() {
+    openBench("Ines", "Mooring bollard");
+    browser.type("i");
+    browser.button("Kept even across X");
+    browser.type(".", ".", "2");
+    Vec3 middle =
+        BOLLARD
+            .position(36 + 10)
+            .towards(BOLLARD.position(36 + 11), 0.5)
+            .towards(BOLLARD.position(48 + 10).towards(BOLLARD.position(48 + 11), 0.5), 0.5);
+    browser.clickAt(middle);
+    browser.seeText("effect", "Adds 8 vertices. Adds 8 faces.");
+    browser.write("Width in mm", "12");
+    browser.type(Keys.ENTER);
+    browser.press("Do it");
+    browser.seeText("last-step", "Evenly");
+    assertThat(
+            database.rows(
+                "select change->'change'->>'tool', change->'plane'->>'axis' from step where"
+                    + " change->>'tool' = 'even'"))
+        .containsExactly(List.of("inset", "x"));
+    browser.type("i", "i", "i");
+    browser.button("Keep even");
+  }
+
+  @Test
   void fold_isPlayedByItsSlider_andLaidFlatAgain() {
     Mesh card = HarbourProps.foldedSailCard();
     browser.open("/");
