@@ -2,7 +2,9 @@ package fairedge.benchmark;
 
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
+import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
+import fairedge.core.form.Support;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
@@ -29,7 +31,8 @@ import org.openjdk.jmh.annotations.Warmup;
 
 /**
  * What a hand feels while it draws: a form of a hundred chosen elements tried out and taken back. A
- * square of ten by ten faces as one region, each by itself, or a hundred border edges.
+ * square of ten by ten faces as one region, each by itself, a hundred border edges, or a row of a
+ * hundred edges held or grooved.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
@@ -43,7 +46,16 @@ public class FormBenchmark {
   @Param({"100000"})
   int quads;
 
-  @Param({"inset", "insetEach", "extrude", "extrudeEven", "extrudeEdges"})
+  @Param({
+    "inset",
+    "insetEach",
+    "extrude",
+    "extrudeEven",
+    "extrudeEdges",
+    "supportLines",
+    "supportStrip",
+    "groove"
+  })
   String form = "inset";
 
   private Workpiece workpiece = new Workpiece(Sheets.sheet(1), new Tolerance(1));
@@ -65,6 +77,13 @@ public class FormBenchmark {
       case "insetEach" -> new Forming.InsetChange(square(), true, margin());
       case "extrude" -> extrude(Extrude.Heading.NORMAL);
       case "extrudeEven" -> extrude(Extrude.Heading.EVEN);
+      case "supportLines" -> support(Support.SupportWay.LOOPS, 2);
+      case "supportStrip" -> support(Support.SupportWay.BEVEL, 4);
+      case "groove" ->
+          new Forming.GrooveChange(
+              row(),
+              Groove.Channel.asked(
+                  0.002, 0.001, 0.0005, 2, Groove.GrooveEnd.NARROW, null, null, null));
       default ->
           new Forming.ExtrudeEdgesChange(
               rim(), new ExtrudeEdges.Brim(ExtrudeEdges.BrimWay.ONWARDS, null, 0.004, 1));
@@ -84,6 +103,21 @@ public class FormBenchmark {
     int side = (int) Math.round(Math.sqrt(quads));
     int first = side / 2 * side + side / 2;
     return IntStream.range(0, 100).mapToObj(i -> first + i / 10 * side + i % 10).toList();
+  }
+
+  private Change support(Support.SupportWay way, int segments) {
+    Support.Holding holding =
+        Support.Holding.asked(way, 0.001, null, null, segments, 0.5, null, null);
+    return new Forming.SupportChange(row(), null, holding);
+  }
+
+  /** A hundred edges one after the other, in the middle. */
+  private List<Integer> row() {
+    int side = (int) Math.round(Math.sqrt(quads));
+    int first = side / 2 * (side + 1) + side / 3;
+    return IntStream.range(first, first + 100)
+        .mapToObj(i -> workpiece.mesh().findEdge(i, i + 1))
+        .toList();
   }
 
   private List<Integer> rim() {
