@@ -1,6 +1,7 @@
 package fairedge.core.form;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
 
 /**
  * The shortest move of a point that takes some planes through it along by given distances; least
@@ -15,6 +16,12 @@ final class Even {
   private static final double TOLD = 1e-10;
 
   private static final int SWEEPS = 24;
+
+  /** Where planes meet sharply a vertex goes no further than this many times what they do. */
+  static final double FARTHEST = 4;
+
+  /** A corner counts as no narrower than this, in degrees. */
+  private static final double NARROW = 1e-3;
 
   private final double[][] sums = new double[3][3];
   private final double[] right = new double[3];
@@ -34,6 +41,15 @@ final class Even {
       }
       right[i] += weight * by * n[i];
     }
+  }
+
+  /** The plane of the face of a corner, by the corner's angle. */
+  void corner(Mesh mesh, int c, double by) {
+    Vec3 at = mesh.position(mesh.vertexOf(c));
+    Vec3 onwards = mesh.position(mesh.vertexOf(mesh.next(c))).minus(at);
+    Vec3 back = mesh.position(mesh.vertexOf(mesh.previous(c))).minus(at);
+    Vec3 normal = mesh.polygon(mesh.faceOf(c)).newell().unit();
+    plane(normal, by, Math.max(onwards.angleTo(back), NARROW));
   }
 
   Vec3 move() {

@@ -33,9 +33,6 @@ public final class Extrude {
   /** Of its area a region's normal must have this share, or it points nowhere. */
   private static final double POINTS = 1e-6;
 
-  /** By even thickness a vertex moves no further than this many distances. */
-  private static final double FARTHEST = 4;
-
   private static final int HALVINGS = 48;
 
   /** Which way a region goes. */
@@ -208,14 +205,14 @@ public final class Extrude {
           }
         }
       }
-      double farthest = FARTHEST * Math.abs(plan.distance());
+      double farthest = Even.FARTHEST * Math.abs(plan.distance());
       for (Fan fan : region.fans()) {
         Vec3 move = sums.get(fan.number()).move();
         if (move.length() > farthest) {
           remarks.add(
               new Remark(
                   "The faces meet so sharply here that it is moved by %.0f distances only."
-                      .formatted(FARTHEST),
+                      .formatted(Even.FARTHEST),
                   Element.vertex(fan.vertex()),
                   mesh.position(fan.vertex()),
                   null));

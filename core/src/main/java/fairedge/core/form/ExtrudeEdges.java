@@ -32,9 +32,6 @@ public final class ExtrudeEdges {
   private static final int MOST_SEGMENTS = 1000;
   private static final long MOST_QUADS = 2_000_000;
 
-  /** Where two edges meet sharply their corner moves no further than this many distances. */
-  private static final double FARTHEST = 4;
-
   /**
    * A corner moves by this share of the distance at least, or its edges pull against each other.
    */
@@ -188,15 +185,15 @@ public final class ExtrudeEdges {
       throw Refusal.because(
           "The edges that meet here pull against each other.", Element.vertex(turning.vertex()));
     }
-    if (move.length() > FARTHEST * distance) {
+    if (move.length() > Even.FARTHEST * distance) {
       remarks.add(
           new Remark(
               "The edges meet so sharply here that it goes %.0f distances only."
-                  .formatted(FARTHEST),
+                  .formatted(Even.FARTHEST),
               Element.vertex(turning.vertex()),
               mesh.position(turning.vertex()),
               null));
-      move = move.unit().times(FARTHEST * distance);
+      move = move.unit().times(Even.FARTHEST * distance);
     }
     moves.put(turning, move);
   }

@@ -18,9 +18,6 @@ import org.jspecify.annotations.Nullable;
  * their ends.
  */
 final class GrooveBuilder {
-  /** By even thickness a vertex moves no further than this many depths. */
-  private static final double FARTHEST = 4;
-
   /** A floor that begins nearer than this share of its width does not begin. */
   private static final double FLAT = 1e-9;
 
@@ -137,16 +134,9 @@ final class GrooveBuilder {
   /** How far down the planes of the faces at some corners go, by the depth. */
   private Vec3 down(int vertex, List<Integer> corners) {
     Even even = new Even();
-    for (int c : corners) {
-      Vec3 at = mesh.position(mesh.vertexOf(c));
-      Vec3 onwards = mesh.position(mesh.vertexOf(mesh.next(c))).minus(at);
-      Vec3 back = mesh.position(mesh.vertexOf(mesh.previous(c))).minus(at);
-      double weight = Math.max(onwards.angleTo(back), 1e-3);
-      Vec3 normal = mesh.polygon(mesh.faceOf(c)).newell().unit();
-      even.plane(normal, -channel.depth(), weight);
-    }
+    corners.forEach(c -> even.corner(mesh, c, -channel.depth()));
     Vec3 move = even.move();
-    double most = FARTHEST * Math.abs(channel.depth());
+    double most = Even.FARTHEST * Math.abs(channel.depth());
     if (move.length() > most) {
       layer.say(
           vertex,

@@ -196,12 +196,17 @@ public final class Pieces {
       }
     }
     Coincident same = new Coincident(places, site.merge());
-    Map<Integer, Integer> into = new TreeMap<>();
-    int joined = pairs(borders, asked, same, into);
+    Groups groups = new Groups();
+    int joined = pairs(borders, asked, same, groups);
     if (joined == 0) {
       throw Refusal.because(nothing(borders, asked, same));
     }
-    into.replaceAll((from, to) -> root(into, to));
+    Map<Integer, Integer> into = new TreeMap<>();
+    for (int v : places.keySet()) {
+      if (groups.of(v) != v) {
+        into.put(v, groups.of(v));
+      }
+    }
     Map<Integer, Integer> corners = new HashMap<>();
     into.forEach((from, to) -> {
       for (int f : mesh.facesAt(from)) {
@@ -223,9 +228,8 @@ public final class Pieces {
     return new Done(List.of(), remarks, 0);
   }
 
-  /** Which vertices go into which; how many edges are joined by it. */
-  private int pairs(
-      List<Integer> borders, Set<Integer> asked, Coincident same, Map<Integer, Integer> into) {
+  /** Joins the vertices that go into one; how many edges are joined by it. */
+  private int pairs(List<Integer> borders, Set<Integer> asked, Coincident same, Groups groups) {
     Map<Between, List<Integer>> lying =
         new TreeMap<>((p, q) ->
             p.from() == q.from()
@@ -242,27 +246,11 @@ public final class Pieces {
       if (isPair && (asked.isEmpty() || asked.contains(e) || asked.contains(against.getFirst()))) {
         int other = against.getFirst();
         joined++;
-        put(into, start(e), end(other));
-        put(into, end(e), start(other));
+        groups.join(start(e), end(other));
+        groups.join(end(e), start(other));
       }
     }
     return joined;
-  }
-
-  private static void put(Map<Integer, Integer> into, int v, int w) {
-    int a = root(into, v);
-    int b = root(into, w);
-    if (a != b) {
-      into.put(Math.max(a, b), Math.min(a, b));
-    }
-  }
-
-  private static int root(Map<Integer, Integer> into, int v) {
-    int at = v;
-    while (into.containsKey(at)) {
-      at = into.getOrDefault(at, at);
-    }
-    return at;
   }
 
   private int start(int e) {

@@ -215,8 +215,8 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     /** Vertices of which the fans are asked; null: all. */
     private final @Nullable BitSet asked;
 
-    /** By corner another one of its fan; one of them is its own. */
-    private final Map<Integer, Integer> fanOf = new HashMap<>();
+    /** The corners of each fan, joined. */
+    private final Groups fanOf = new Groups();
 
     /** The corners of the faces, face by face. */
     private final List<Integer> inOrder = new ArrayList<>();
@@ -250,7 +250,6 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
         requireMeasurable(f);
         int c = mesh.firstCorner(f);
         for (int i = mesh.size(f); i > 0; i--, c = mesh.next(c)) {
-          fanOf.put(c, c);
           inOrder.add(c);
         }
       }
@@ -261,8 +260,8 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
           continue;
         } else if (isInner(c)) {
           int d = mesh.nextOnEdge(c);
-          join(c, mesh.next(d));
-          join(mesh.next(c), d);
+          fanOf.join(c, mesh.next(d));
+          fanOf.join(mesh.next(c), d);
         } else if (endsAt.test(beyond(c))) {
           sides.add(c);
         }
@@ -310,42 +309,23 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
       return mesh.uses(mesh.edgeOf(c)) == 2 ? mesh.faceOf(mesh.nextOnEdge(c)) : Mesh.NONE;
     }
 
-    private int root(int c) {
-      int at = c;
-      int next = fanOf.getOrDefault(at, at);
-      while (next != at) {
-        // Halved on the way, so that a hub of many faces costs no more than its corners.
-        int beyond = fanOf.getOrDefault(next, next);
-        fanOf.put(at, beyond);
-        at = beyond;
-        next = fanOf.getOrDefault(at, at);
-      }
-      return at;
-    }
-
-    private void join(int c, int d) {
-      int a = root(c);
-      int b = root(d);
-      fanOf.put(Math.max(a, b), Math.min(a, b));
-    }
-
     private Region fans() {
       BitSet open = new BitSet();
       for (int c : sides) {
-        open.set(root(c));
-        open.set(root(mesh.next(c)));
+        open.set(fanOf.of(c));
+        open.set(fanOf.of(mesh.next(c)));
       }
       joinWhatStaysTogether(open);
       Map<Integer, List<Integer>> corners = new HashMap<>();
-      inOrder.forEach(c -> corners.computeIfAbsent(root(c), r -> new ArrayList<>()).add(c));
+      inOrder.forEach(c -> corners.computeIfAbsent(fanOf.of(c), r -> new ArrayList<>()).add(c));
       List<Fan> fans = new ArrayList<>();
       Map<Integer, Fan> of = new HashMap<>();
       // By faces and their corners in order: the ids of corners are no part of a mesh's state.
       for (int c : inOrder) {
         if (!of.containsKey(c)) {
-          List<Integer> own = Objects.requireNonNull(corners.get(root(c)));
+          List<Integer> own = Objects.requireNonNull(corners.get(fanOf.of(c)));
           int v = mesh.vertexOf(c);
-          boolean isOpen = open.get(root(c));
+          boolean isOpen = open.get(fanOf.of(c));
           boolean isAlone = !isOpen && own.size() == cornersAt(v);
           Fan fan = new Fan(fans.size(), v, own, isOpen, isAlone);
           fans.add(fan);
@@ -372,14 +352,14 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
       Map<Integer, Integer> count = new TreeMap<>();
       for (int c : inOrder) {
         int v = mesh.vertexOf(c);
-        roots.computeIfAbsent(v, at -> new TreeSet<>()).add(root(c));
+        roots.computeIfAbsent(v, at -> new TreeSet<>()).add(fanOf.of(c));
         count.merge(v, 1, Integer::sum);
       }
       roots.forEach((v, some) -> {
         if (some.size() > 1
             && some.stream().noneMatch(open::get)
             && count.getOrDefault(v, 0) == cornersAt(v)) {
-          some.forEach(root -> join(some.first(), root));
+          some.forEach(root -> fanOf.join(some.first(), root));
         }
       });
     }

@@ -17,22 +17,18 @@ import java.util.TreeSet;
 final class Sides {
   private final Mesh mesh;
   private final Region region;
-  private final Map<Integer, Integer> sideOf = new HashMap<>();
-  private final Map<Integer, Integer> runOf = new HashMap<>();
+  private final Groups sideOf = new Groups();
+  private final Groups runOf = new Groups();
 
   Sides(Mesh mesh, Region region) {
     this.mesh = mesh;
     this.region = region;
-    for (int c : region.ends()) {
-      sideOf.put(c, c);
-      runOf.put(c, c);
-    }
     Map<Integer, Integer> atVertex = new HashMap<>();
     for (int c : region.ends()) {
       for (int v : new int[] {mesh.vertexOf(c), mesh.vertexOf(mesh.next(c))}) {
         Integer other = atVertex.putIfAbsent(v, c);
         if (other != null) {
-          join(runOf, c, other);
+          runOf.join(c, other);
         }
       }
     }
@@ -40,7 +36,7 @@ final class Sides {
       int leaving = region.leaving(fan);
       int arriving = region.arriving(mesh, fan);
       if (leaving != Mesh.NONE && arriving != Mesh.NONE && !region.isRound(mesh, fan)) {
-        join(sideOf, leaving, mesh.previous(arriving));
+        sideOf.join(leaving, mesh.previous(arriving));
       }
     }
   }
@@ -53,10 +49,10 @@ final class Sides {
     TreeSet<Integer> byFace = new TreeSet<>(this::inOrder);
     byFace.addAll(region.ends());
     Map<Integer, Integer> first = new TreeMap<>();
-    byFace.forEach(c -> first.putIfAbsent(root(runOf, c), root(sideOf, c)));
+    byFace.forEach(c -> first.putIfAbsent(runOf.of(c), sideOf.of(c)));
     Set<Integer> found = new HashSet<>();
     for (int c : byFace) {
-      boolean isFirst = root(sideOf, c) == first.getOrDefault(root(runOf, c), Mesh.NONE);
+      boolean isFirst = sideOf.of(c) == first.getOrDefault(runOf.of(c), Mesh.NONE);
       if (isFirst == (meant == SupportSide.ONE)) {
         found.add(c);
       }
@@ -77,23 +73,5 @@ final class Sides {
       at++;
     }
     return at;
-  }
-
-  private static int root(Map<Integer, Integer> of, int c) {
-    int at = c;
-    int next = of.getOrDefault(at, at);
-    while (next != at) {
-      int beyond = of.getOrDefault(next, next);
-      of.put(at, beyond);
-      at = beyond;
-      next = of.getOrDefault(at, at);
-    }
-    return at;
-  }
-
-  private static void join(Map<Integer, Integer> of, int c, int d) {
-    int a = root(of, c);
-    int b = root(of, d);
-    of.put(Math.max(a, b), Math.min(a, b));
   }
 }

@@ -29,9 +29,6 @@ public final class Thicken {
   private static final int MOST_SEGMENTS = 1000;
   private static final long MOST_QUADS = 2_000_000;
 
-  /** By even thickness a vertex moves no further than this many thicknesses. */
-  private static final double FARTHEST = 4;
-
   /** Where the shell lies. */
   public enum ShellSide {
     /** Behind the surface, which stays where it is. */
@@ -138,13 +135,7 @@ public final class Thicken {
             Element.vertex(fan.vertex()));
       }
       Even even = new Even();
-      for (int c : fan.corners()) {
-        Vec3 at = mesh.position(mesh.vertexOf(c));
-        Vec3 onwards = mesh.position(mesh.vertexOf(mesh.next(c))).minus(at);
-        Vec3 back = mesh.position(mesh.vertexOf(mesh.previous(c))).minus(at);
-        Vec3 normal = mesh.polygon(mesh.faceOf(c)).newell().unit();
-        even.plane(normal, 1, Math.max(onwards.angleTo(back), 1e-3));
-      }
+      fan.corners().forEach(c -> even.corner(mesh, c, 1));
       moves.add(limited(fan.vertex(), even.move()));
     }
     for (Region.Ring ring : region.rings()) {
@@ -154,17 +145,17 @@ public final class Thicken {
   }
 
   private Vec3 limited(int vertex, Vec3 move) {
-    if (move.length() <= FARTHEST) {
+    if (move.length() <= Even.FARTHEST) {
       return move;
     }
     remarks.add(
         new Remark(
             "The faces meet so sharply here that it goes %.0f thicknesses only."
-                .formatted(FARTHEST),
+                .formatted(Even.FARTHEST),
             Element.vertex(vertex),
             mesh.position(vertex),
             null));
-    return move.unit().times(FARTHEST);
+    return move.unit().times(Even.FARTHEST);
   }
 
   /** No side of a face may lose its length, and no face turn over, on the way to a skin. */

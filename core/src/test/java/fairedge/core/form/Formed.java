@@ -8,6 +8,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.MeshCheck;
+import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
@@ -15,6 +16,7 @@ import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
 import fairedge.core.tidy.Cap;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 
 /** What the tests of the forms share: small meshes, and a change made or refused on one. */
@@ -172,5 +174,46 @@ final class Formed {
 
   static int euler(Mesh mesh) {
     return mesh.vertexCount() - mesh.edgeCount() + mesh.faceCount();
+  }
+
+  /** By turns forms of the scenario and plain ones, closed all but one. */
+  static Mesh byTurns(int round) {
+    return switch (round % 5) {
+      case 0 -> gridEnded();
+      case 1 -> HarbourProps.fairleadBlock();
+      case 2 -> HarbourProps.capstan();
+      case 3 -> lBlock();
+      default -> bar(5);
+    };
+  }
+
+  /** Each edge by a chance of one in so many. */
+  static List<Integer> someEdges(Mesh mesh, SplittableRandom random, int few) {
+    return IntStream.range(0, mesh.edgeEnd())
+        .filter(e -> mesh.hasEdge(e) && random.nextInt(few) == 0)
+        .boxed()
+        .toList();
+  }
+
+  /**
+   * A change that is made keeps what is closed closed and the Euler number; taken back or refused
+   * it leaves the mesh as it was to the byte.
+   *
+   * @return whether it was made
+   */
+  static boolean keepsTheLaws(Mesh mesh, Change change) {
+    byte[] before = MeshBytes.write(mesh);
+    final boolean isClosed = isClosed(mesh);
+    final int euler = euler(mesh);
+    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+    boolean isMade = workpiece.apply(change) instanceof Outcome.Made;
+    assertThat(MeshCheck.faults(mesh)).isEmpty();
+    if (isMade) {
+      assertThat(isClosed(mesh)).as("%s", change).isEqualTo(isClosed);
+      assertThat(euler(mesh)).as("%s", change).isEqualTo(euler);
+      workpiece.undo();
+    }
+    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
+    return isMade;
   }
 }
