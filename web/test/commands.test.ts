@@ -18,6 +18,7 @@ const NAMES: (keyof Deeds)[] = [
   'turnAround',
   'lookSquarely',
   'setLens',
+  'nextEven',
   'toggleGlass',
   'toggleChoosing',
   'toggleSheet',
