@@ -112,6 +112,7 @@ export function usePendingCut(
     if (!(await control.step(change, view))) return false;
     setMade(change);
     hand.made();
+    if (hand.then) setTool(hand.then);
     return true;
   };
 

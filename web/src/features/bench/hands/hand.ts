@@ -28,6 +28,9 @@ export interface Ground {
   division: number;
 }
 
+/** Tools that go on with the faces that a cut leaves chosen. */
+export type GoesOn = 'inset' | 'extrude' | 'pieces';
+
 export interface Hint {
   lead: string;
   rest: string;
@@ -59,6 +62,8 @@ export interface Hand {
   drop: () => void;
   /** Whether it stays as it is after the change is made, to be used again. */
   made: () => void;
+  /** Which tool goes on with what the change leaves chosen. */
+  then?: GoesOn | null;
   hint: (preview: Preview | null) => Hint;
   /** What keys of its own do, for the line under the view. */
   keys: readonly { key: string; does: string; act: () => void }[];

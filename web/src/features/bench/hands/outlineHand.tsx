@@ -9,7 +9,7 @@ import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { counted } from '../../../ui/time';
 import type { Cell } from './cells';
-import type { Ground, Hand, Hint, Xy } from './hand';
+import type { GoesOn, Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { dot, linesOf, minus, ORIGIN, plus } from './measure';
 import { ShapeGrips, turned, type Placed } from './ShapeGrips';
@@ -29,6 +29,16 @@ const FORMS: readonly (readonly [Form, string])[] = [
 ];
 
 const LARGEST_FILE = 1_000_000;
+
+/** What goes on with the faces inside. */
+type Then = 'none' | GoesOn;
+
+const THEN: readonly (readonly [Then, string])[] = [
+  ['none', 'The cut alone'],
+  ['extrude', 'then Extrude'],
+  ['inset', 'then Inset'],
+  ['pieces', 'then Pieces'],
+];
 
 /** Outline: a shape that is projected along the view onto the surface. */
 export function outlineHand(ground: Ground, cell: Cell): Hand {
@@ -99,6 +109,7 @@ export function outlineHand(ground: Ground, cell: Cell): Hand {
     }
   };
 
+  const [then, setThen] = cell<Then>('then', 'none');
   const pending = placed !== null || drawn.length > 0 || taken !== null;
   return {
     pending,
@@ -120,6 +131,7 @@ export function outlineHand(ground: Ground, cell: Cell): Hand {
     },
     drop,
     made: drop,
+    then: then === 'none' ? null : then,
     hint: () => hintFor(form, placed !== null, lines !== null),
     keys: [
       { key: 'R', does: through ? 'right through' : 'front only', act: () => setThrough(!through) },
@@ -153,6 +165,7 @@ export function outlineHand(ground: Ground, cell: Cell): Hand {
             if (OWN_PLACE.includes(next) || own) drop();
           }}
         />
+        <Choice label="Then" value={then} options={THEN} onChange={setThen} />
         {form === 'file' && (
           <ShapeFile name={lines?.name ?? null} problem={problem} onFile={read} />
         )}

@@ -114,8 +114,12 @@ class ToolsTest {
     browser.type(Keys.ENTER);
     browser.seeText("effect", "Splits 1 face in front, none behind. Adds 12 vertices.");
     browser.picture("bench-outline");
+    browser.press("then Extrude");
     browser.press("Make the cut");
     browser.seeText("last-step", "Outline");
+    // The next tool goes on with what is inside.
+    browser.seeText("slip", "1 face chosen");
+    browser.seeText("effect", "Adds 12 vertices. Adds 12 faces.");
     browser.press("Choose");
     browser.seeText("chosen-count", "1 face chosen");
   }
