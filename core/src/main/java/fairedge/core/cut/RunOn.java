@@ -63,6 +63,9 @@ public final class RunOn {
   private final List<Node.OnEdge> alone = new ArrayList<>();
   private final List<Remark> remarks = new ArrayList<>();
 
+  /** From edge to edge, of all lines together. */
+  private int steps;
+
   private RunOn(Site site) {
     this.site = site;
     this.mesh = site.mesh();
@@ -202,7 +205,7 @@ public final class RunOn {
       if (wanted.containsKey(at)) {
         return new Way(places, faces, true);
       }
-      if (places.size() > MOST_VERTICES) {
+      if (++steps > MOST_VERTICES) {
         throw Refusal.because("So long lines are too much at once.", Element.face(f));
       }
       side = opposite;

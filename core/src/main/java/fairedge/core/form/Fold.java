@@ -27,6 +27,9 @@ import org.jspecify.annotations.Nullable;
 public final class Fold {
   private static final int MOST_HINGES = 500;
 
+  /** Of more that follow it would take too long to find the angles. */
+  private static final int MOST_FOLLOWING = 60;
+
   /** What ought to meet lies no farther apart, as a share of the model's size. */
   private static final double CLOSED = 1e-9;
 
@@ -74,6 +77,9 @@ public final class Fold {
   public static Done fold(Site site, List<Hinge> hinges, @Nullable Integer held) {
     if (hinges.isEmpty() || hinges.size() > MOST_HINGES) {
       throw Refusal.because("From 1 to %d hinges fold at once.".formatted(MOST_HINGES));
+    }
+    if (hinges.stream().filter(Hinge::follows).count() > MOST_FOLLOWING) {
+      throw Refusal.because("At most %d hinges can follow at once.".formatted(MOST_FOLLOWING));
     }
     TreeSet<Integer> known = new TreeSet<>();
     for (Hinge hinge : hinges) {

@@ -21,7 +21,7 @@ final class FoldPassing {
   private static final double EVERY = 2;
 
   /** Of more triangles it is not looked. */
-  private static final int MOST = 1500;
+  private static final int MOST = 600;
 
   /** What only touches does not pass: an edge must go through by this share of its length. */
   private static final double THROUGH = 1e-6;

@@ -182,6 +182,7 @@ public final class Support {
     Region region = Region.along(mesh, chosen);
     EdgeJoints joints = new EdgeJoints(mesh, region, EdgeJoints.AtEnds.CLOSE, region.ends());
     joints.requireWide();
+    requireFew(joints, chosen.size());
     double width = fitting(joints, "The strip");
     List<Integer> laid = lay(joints, profile, chosen, width).laid();
     if (holding.segments() % 2 == 1 && holding.profile() == 1) {
@@ -189,6 +190,20 @@ public final class Support {
           Remark.of("With an odd number of segments the corner that was there is missed.", null));
     }
     return new Done(List.of(), remarks, 0, Chosen.faces(laid));
+  }
+
+  /** Where strips meet the quads grow with the square of the segments. */
+  private void requireFew(EdgeJoints joints, int edges) {
+    long half = holding.segments() / 2 + 1;
+    long quads = (long) edges * holding.segments();
+    for (Joint joint : joints.joints()) {
+      quads += joint.count() > 2 ? joint.count() * half * half : 0;
+    }
+    if (quads > MOST_QUADS) {
+      throw Refusal.because(
+          "So many edges in so many segments make %d faces; at most %d can be made at once."
+              .formatted(quads, MOST_QUADS));
+    }
   }
 
   private double fitting(EdgeJoints joints, String what) {

@@ -38,6 +38,22 @@ final class Formed {
     return b.build();
   }
 
+  /** So many unit cubes in a row, apart from each other. */
+  static Mesh cubes(int count) {
+    MeshBuilder b = new MeshBuilder();
+    Mesh cube = cube();
+    for (int k = 0; k < count; k++) {
+      int first = 8 * k;
+      for (int v = 0; v < 8; v++) {
+        b.vertex(cube.position(v).plus(new Vec3(2 * k, 0, 0)));
+      }
+      for (int f = 0; f < 6; f++) {
+        b.face(IntStream.of(cube.vertices(f)).map(v -> first + v).toArray());
+      }
+    }
+    return b.build();
+  }
+
   /** A flat sheet of 2 by 1 unit squares; its lower left corner is vertex 0. */
   static Mesh sheet() {
     MeshBuilder b = new MeshBuilder();

@@ -235,6 +235,15 @@ class SupportTest {
     return IntStream.range(0, mesh.edgeEnd()).boxed().toArray(Integer[]::new);
   }
 
+  /** What would take too much memory or time is refused before anything is laid. */
+  @Test
+  void tooMuchAtOnce_isRefused() {
+    Mesh many = Formed.cubes(600);
+    Holding fine = Holding.asked(SupportWay.BEVEL, 0.01, null, null, 64, 0.5, null, null);
+    assertThat(Formed.refused(many, new Forming.SupportChange(List.of(), 60.0, fine)))
+        .contains("at most 2000000");
+  }
+
   @Test
   void whatItSays() {
     Mesh mesh = cube();
