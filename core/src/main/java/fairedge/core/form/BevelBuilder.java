@@ -45,7 +45,7 @@ final class BevelBuilder {
       return end.isNarrow() ? () -> layer.narrow(joint, segments) : end(joint, end);
     }
     boolean isWhole = joint.fans().stream().allMatch(joints::isWanted);
-    return joint.isClosed() && joint.edges().size() > 2 && isWhole ? patch(joint) : spokes(joint);
+    return EdgeJoints.isCrossed(joint) && isWhole ? patch(joint) : spokes(joint);
   }
 
   private Runnable end(Joint joint, EdgeJoints.End end) {

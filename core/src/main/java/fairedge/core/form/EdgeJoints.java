@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 
 /**
@@ -121,12 +122,9 @@ final class EdgeJoints {
     }
   }
 
-  /** The faces as they would run, for {@link Room}. */
-  List<Room.Round> rounds() {
-    return rounds(1);
-  }
-
   /**
+   * The faces as they would run, for {@link Room}.
+   *
    * @param share of the width that is asked for: how far lines lie from the edges
    */
   List<Room.Round> rounds(double share) {
@@ -268,6 +266,29 @@ final class EdgeJoints {
     Vec3 one = mesh.polygon(mesh.faceOf(c)).newell().cross(along);
     Vec3 other = mesh.polygon(mesh.faceOf(mesh.nextOnEdge(c))).newell().cross(along.times(-1));
     return one.angleTo(other);
+  }
+
+  /**
+   * How far lines that cross an edge near its ends come towards each other, for {@link Room}.
+   *
+   * @param share of the width that is asked for: how far lines lie from the edges
+   */
+  List<Room.Span> spans(double share) {
+    Map<Integer, Double> reach = new TreeMap<>();
+    for (Joint joint : joints) {
+      boolean isWhole = joint.fans().stream().allMatch(this::isWanted);
+      for (int i = 0; i < joint.fans().size() && isCrossed(joint) && isWhole; i++) {
+        reach.merge(joint.edgeAfter(i), share * crossing(joint, i), Double::sum);
+      }
+    }
+    return reach.entrySet().stream()
+        .map(entry -> new Room.Span(entry.getKey(), entry.getValue()))
+        .toList();
+  }
+
+  /** Whether so many edges meet that lines cross them. */
+  static boolean isCrossed(Joint joint) {
+    return joint.isClosed() && joint.edges().size() > 2;
   }
 
   /** How far out on the edge after a fan the lines of the two edges beside it cross it. */

@@ -95,7 +95,7 @@ public final class Groove {
     List<Remark> remarks = new ArrayList<>();
     EdgeJoints joints = joints(mesh, chosen, channel);
     double width =
-        new Room(mesh, joints.rounds(0.5))
+        new Room(mesh, joints.rounds(0.5), joints.spans(0.5 * channel.floor() / channel.width()))
             .fitting(channel.width(), channel.roomy(), "The channel", remarks);
     List<RunOn.Start> rims = channel.end() == GrooveEnd.WALL ? joints.starts(width / 2) : List.of();
     if (!rims.isEmpty()) {

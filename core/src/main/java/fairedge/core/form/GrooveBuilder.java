@@ -70,11 +70,11 @@ final class GrooveBuilder {
       Floor own = new Floor(rows[i][1], above(joint, i), rows[next][1], above(joint, next));
       floors.put(key(joint.vertex(), joint.edges().get(i)), own);
     }
-    if (isSplit() && joint.isClosed() && joint.edges().size() > 2) {
+    if (isSplit() && EdgeJoints.isCrossed(joint)) {
       return crossing(joint, rows);
     }
     Vec3 middle = isSplit() ? sunk(joint) : null;
-    if (joint.isClosed() && fans > 2) {
+    if (EdgeJoints.isCrossed(joint)) {
       requireFloor(joint, rows, null);
     }
     return () -> layer.spokes(joint, rows, middle);

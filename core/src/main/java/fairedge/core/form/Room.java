@@ -44,15 +44,24 @@ final class Room {
   /** A face as it will run; a corner that becomes several stands there as often. */
   record Round(int face, List<Moving> corners) {}
 
+  /** An edge that points from its ends move on towards each other, so far for a width of 1. */
+  record Span(int edge, double perWidth) {}
+
   /** Where a width is the first that does not fit. */
   private record Tight(double width, Element element) {}
 
   private final Mesh mesh;
   private final List<Round> rounds;
+  private final List<Span> spans;
 
   Room(Mesh mesh, List<Round> rounds) {
+    this(mesh, rounds, List.of());
+  }
+
+  Room(Mesh mesh, List<Round> rounds, List<Span> spans) {
     this.mesh = mesh;
     this.rounds = rounds;
+    this.spans = spans;
   }
 
   /**
@@ -80,6 +89,12 @@ final class Room {
 
   private @Nullable Tight firstTight(double asked) {
     Tight first = null;
+    for (Span span : spans) {
+      double met = mesh.length(span.edge()) / span.perWidth();
+      if (met <= asked && (first == null || met < first.width())) {
+        first = new Tight(met, Element.edge(span.edge()));
+      }
+    }
     for (Round round : rounds) {
       Tight side = sideLost(round);
       if (side != null

@@ -207,7 +207,7 @@ public final class Support {
   }
 
   private double fitting(EdgeJoints joints, String what) {
-    return new Room(mesh, joints.rounds())
+    return new Room(mesh, joints.rounds(1), joints.spans(1))
         .fitting(holding.distance(), holding.roomy(), what, remarks);
   }
 

@@ -231,6 +231,20 @@ class SupportTest {
     assertThat(refused(cube(), bevel(0.1, 1, 2), 0)).contains("profile");
   }
 
+  /** Lines cross a short edge far from its ends where the faces beside it open wide. */
+  @Test
+  void crossings_mustNotPassEachOther() {
+    Mesh mesh = prism(12);
+    // The corners of the ends are of 150 degrees: lines cross twice the distance away.
+    double side = 2 * Math.sin(Math.PI / 12);
+    double bound = side / (1 / Math.sin(Math.toRadians(150)) + 1);
+    assertThat(
+            Formed.refused(mesh, new Forming.SupportChange(List.of(), 20.0, loops(bound * 1.01))))
+        .contains("less than " + "%.4g".formatted(bound));
+    allOver(mesh, 20, loops(bound * 0.99));
+    assertThat(Formed.euler(mesh)).isEqualTo(2);
+  }
+
   private static Integer[] boxed(Mesh mesh) {
     return IntStream.range(0, mesh.edgeEnd()).boxed().toArray(Integer[]::new);
   }
