@@ -216,8 +216,10 @@ export abstract class Eye {
     this.height = height;
     this.camera.aspect = width / height;
     if (this.model && window !== this.framedIn) {
+      // Asked before the camera is moved: what fits depends on the side that it sees.
+      const share = fitted() / before;
       const away = this.camera.position.clone().sub(this.controls.target);
-      this.camera.position.copy(this.controls.target).addScaledVector(away, fitted() / before);
+      this.camera.position.copy(this.controls.target).addScaledVector(away, share);
     }
     this.framedIn = window;
     this.offsetView();

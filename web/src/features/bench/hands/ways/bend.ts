@@ -11,7 +11,7 @@ const LIMITS: readonly Field[] = [
   { key: 'limited', name: 'Limits', options: ['The whole length', 'Between limits'] },
   { key: 'low', name: 'From', unit: 'unit', counts: (v) => v.limited === 1 },
   { key: 'high', name: 'To', unit: 'unit', counts: (v) => v.limited === 1 },
-  { key: 'held', name: 'What stays', options: ['Lower end stays', 'Middle', 'Higher'] },
+  { key: 'held', name: 'What stays', options: ['Low stays', 'Middle', 'High'] },
 ];
 
 /** What bends by degrees, and what tapers by a share. */
@@ -54,7 +54,7 @@ export const BEND: readonly Way[] = [
     picks: [],
     fields: [
       AXIS,
-      { key: 'towards', name: 'Towards', options: ['Towards the next axis', 'The third'] },
+      { key: 'towards', name: 'Towards', options: ['To the next axis', 'To the third'] },
       { key: 'amount', name: 'Angle', unit: '\u00b0' },
       ...LIMITS,
     ],

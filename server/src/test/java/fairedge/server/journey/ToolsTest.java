@@ -186,6 +186,12 @@ class ToolsTest {
     browser.click("section[aria-label=Wake] li:last-child button");
     browser.seeText("last-step", "Slide");
     browser.resize(1024, 768);
+    // The model takes up as much of the window as before, whatever its size.
+    for (int v = 0; v < 16; v++) {
+      Browser.Pixel at = browser.find(BLOCK.position(v));
+      assertThat(at.x()).isBetween(224, 1024);
+      assertThat(at.y()).isBetween(48, 652);
+    }
     browser.press("Hold9 tools");
     browser.seeText("hint", "Lines beside");
   }
