@@ -182,16 +182,17 @@ public final class RunOn {
     List<Integer> faces = new ArrayList<>();
     int side = start.side();
     Place at = start.place();
+    double share = share(at);
     while (true) {
       int e = at.edge();
       if (mesh.uses(e) != 2) {
-        stop(mesh.uses(e) == 1 ? Stop.border(e) : Stop.crowded(e), at, places.size());
+        stop(mesh.uses(e) == 1 ? Stop.border(e) : Stop.crowded(e), at, share, places.size());
         return new Way(places, faces, false);
       }
       int c = mesh.nextOnEdge(side);
       int f = mesh.faceOf(c);
       if (mesh.size(f) != 4) {
-        stop(Stop.face(e, f, mesh.size(f)), at, places.size());
+        stop(Stop.face(e, f, mesh.size(f)), at, share, places.size());
         return new Way(places, faces, false);
       }
       int opposite = mesh.next(mesh.next(c));
@@ -212,8 +213,8 @@ public final class RunOn {
     }
   }
 
-  private void stop(Stop stop, Place at, int passed) {
-    Vec3 place = mesh.along(at.edge(), 0.5);
+  private void stop(Stop stop, Place at, double share, int passed) {
+    Vec3 place = node(at, share).at();
     Element here =
         stop.cause() == Stop.Cause.TRIANGLE || stop.cause() == Stop.Cause.NGON
             ? Element.face(stop.face())

@@ -58,21 +58,9 @@ final class EdgeJoints {
     joints.stream().filter(Joint::isEnd).forEach(this::requireEnd);
   }
 
-  /**
-   * The corners with whose leaving sides an edge gets a line on that side, by faces and their
-   * corners: the ids of corners are no part of a mesh's state.
-   */
+  /** The corners with whose leaving sides an edge gets a line on that side, in order. */
   List<Integer> sides() {
-    List<Integer> inOrder = new ArrayList<>();
-    for (int f : region.faces()) {
-      int c = mesh.firstCorner(f);
-      for (int i = mesh.size(f); i > 0; i--, c = mesh.next(c)) {
-        if (sides.contains(c)) {
-          inOrder.add(c);
-        }
-      }
-    }
-    return inOrder;
+    return region.endsInOrder(mesh).stream().filter(sides::contains).toList();
   }
 
   /**

@@ -3,7 +3,6 @@ package fairedge.core.form;
 import fairedge.core.form.Region.Fan;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
-import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
@@ -120,22 +119,9 @@ public final class Pieces {
   }
 
   private void relay(Map<Integer, Integer> corners) {
-    Map<Integer, int[]> rounds = new TreeMap<>();
-    TreeSet<Integer> before = new TreeSet<>();
-    corners.forEach((c, v) -> {
-      int f = mesh.faceOf(c);
-      int[] round = rounds.computeIfAbsent(f, mesh::vertices);
-      int at = 0;
-      for (int d = mesh.firstCorner(f); d != c; d = mesh.next(d)) {
-        at++;
-      }
-      round[at] = v;
-      for (int e : mesh.edges(f)) {
-        before.add(e);
-      }
-    });
-    rounds.forEach((f, round) -> Pruning.relay(edit, f, round));
-    Pruning.removeBare(edit, before);
+    StripLayer faces = new StripLayer(site);
+    corners.forEach((c, v) -> faces.replace(c, v));
+    faces.lay(List.of());
   }
 
   /** Says where both sides of the seam hang together still. */

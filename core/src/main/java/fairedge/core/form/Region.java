@@ -172,6 +172,21 @@ record Region(List<Ring> rings, List<Fan> fans, Set<Integer> ends) {
     return !ends.isEmpty();
   }
 
+  /** Its ends by faces and their corners: the ids of corners are no part of a mesh's state. */
+  List<Integer> endsInOrder(Mesh mesh) {
+    List<Integer> inOrder = new ArrayList<>();
+    for (Ring ring : rings) {
+      int c = mesh.firstCorner(ring.face());
+      for (boolean isEnd : ring.ends()) {
+        if (isEnd) {
+          inOrder.add(c);
+        }
+        c = mesh.next(c);
+      }
+    }
+    return inOrder;
+  }
+
   /** The corner of a fan with whose leaving side it begins; {@link Mesh#NONE} for none. */
   int leaving(Fan fan) {
     return fan.corners().stream().filter(ends::contains).findFirst().orElse(Mesh.NONE);

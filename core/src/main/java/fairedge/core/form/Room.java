@@ -23,9 +23,6 @@ final class Room {
   /** A face of more sides is not asked whether its sides cross. */
   private static final int MOST_SIDES = 1000;
 
-  /** Of vertices that come to one place: such a side has no length from the first. */
-  private static final Vec3 STILL = Vec3.ZERO;
-
   /**
    * A corner on its way.
    *
@@ -33,7 +30,7 @@ final class Room {
    */
   record Moving(int vertex, Vec3 from, Vec3 way) {
     static Moving still(Mesh mesh, int vertex) {
-      return new Moving(vertex, mesh.position(vertex), STILL);
+      return new Moving(vertex, mesh.position(vertex), Vec3.ZERO);
     }
 
     Vec3 at(double width) {

@@ -5,10 +5,10 @@ import fairedge.core.form.Support.SupportSide;
 import fairedge.core.mesh.Mesh;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 
 /**
  * Which sides of chosen edges follow one another: those that a fan joins. What hangs together over
@@ -46,8 +46,7 @@ final class Sides {
     if (meant == SupportSide.BOTH) {
       return region.ends();
     }
-    TreeSet<Integer> byFace = new TreeSet<>(this::inOrder);
-    byFace.addAll(region.ends());
+    List<Integer> byFace = region.endsInOrder(mesh);
     Map<Integer, Integer> first = new TreeMap<>();
     byFace.forEach(c -> first.putIfAbsent(runOf.of(c), sideOf.of(c)));
     Set<Integer> found = new HashSet<>();
@@ -58,20 +57,5 @@ final class Sides {
       }
     }
     return found;
-  }
-
-  /** By faces and their corners: the ids of corners are no part of a mesh's state. */
-  private int inOrder(int c, int d) {
-    int f = mesh.faceOf(c);
-    int g = mesh.faceOf(d);
-    return f == g ? Integer.compare(position(c), position(d)) : Integer.compare(f, g);
-  }
-
-  private int position(int c) {
-    int at = 0;
-    for (int d = mesh.firstCorner(mesh.faceOf(c)); d != c; d = mesh.next(d)) {
-      at++;
-    }
-    return at;
   }
 }

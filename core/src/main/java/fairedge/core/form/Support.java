@@ -13,10 +13,13 @@ import fairedge.core.work.Remark;
 import fairedge.core.work.Site;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -170,8 +173,8 @@ public final class Support {
   private Done hold(TreeSet<Integer> asked) {
     TreeSet<Integer> chosen =
         holding.toEnds() && !holding.isLoops() ? EdgeRuns.toEnds(mesh, asked) : asked;
-    if ((long) chosen.size() * holding.segments() > MOST_QUADS) {
-      throw Refusal.because("So many edges in so many segments are too many at once.");
+    if (chosen.size() > MOST_QUADS) {
+      throw Refusal.because("So many edges are too many at once.");
     }
     chosen.forEach(e -> EdgeRuns.requireSides(site, e, holding.isLoops()));
     return holding.isLoops() ? lines(chosen) : strips(chosen);
@@ -256,13 +259,39 @@ public final class Support {
       starts.add(other);
       within.add(new RunOn.Across(mesh.faceOf(side), one.place(), other.place()));
     }
-    RunOn.Ran ran = RunOn.cut(site, starts, within);
+    double width =
+        new Room(mesh, List.of(), spans(starts))
+            .fitting(holding.distance(), holding.roomy(), "The strip", remarks);
+    List<RunOn.Start> placed =
+        starts.stream()
+            .map(s -> new RunOn.Start(s.place(), width * s.distance(), s.side()))
+            .toList();
+    RunOn.Ran ran = RunOn.cut(site, placed, within);
     remarks.addAll(ran.remarks());
     List<Integer> held = List.copyOf(EdgeRuns.inParts(chosen, ran));
     return new Done(List.of(), remarks, 0, new Chosen(List.of(), held, List.of()));
   }
 
-  /** Where a line beside a side meets the next side of its face, which leaves corner {@code on}. */
+  /** How far lines come from the ends of the edges that they cross, each place by its mean. */
+  private static List<Room.Span> spans(List<RunOn.Start> starts) {
+    Map<RunOn.Place, Double> means =
+        starts.stream()
+            .collect(
+                Collectors.groupingBy(
+                    RunOn.Start::place,
+                    LinkedHashMap::new,
+                    Collectors.averagingDouble(RunOn.Start::distance)));
+    Map<Integer, Double> byEdge = new LinkedHashMap<>();
+    means.forEach((place, mean) -> byEdge.merge(place.edge(), mean, Double::sum));
+    return byEdge.entrySet().stream()
+        .map(entry -> new Room.Span(entry.getKey(), entry.getValue()))
+        .toList();
+  }
+
+  /**
+   * Where a line at a distance of 1 beside a side meets the next side of its face, which leaves
+   * corner {@code on}.
+   */
   private RunOn.Start start(int on, int end, int side) {
     int e = mesh.edgeOf(on);
     Vec3 at = mesh.position(end);
@@ -276,7 +305,7 @@ public final class Support {
       throw Refusal.because(
           "The edge beside leads straight on here: no line can cross it.", Element.edge(e));
     }
-    return new RunOn.Start(new RunOn.Place(e, end), holding.distance() / sine, on);
+    return new RunOn.Start(new RunOn.Place(e, end), 1 / sine, on);
   }
 
   /** Says how many pieces of strip are so narrow that they count as support. */

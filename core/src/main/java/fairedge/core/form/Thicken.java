@@ -138,10 +138,8 @@ public final class Thicken {
       fan.corners().forEach(c -> even.corner(mesh, c, 1));
       moves.add(limited(fan.vertex(), even.move()));
     }
-    for (Region.Ring ring : region.rings()) {
-      requireRoom(ring, shell.front());
-      requireRoom(ring, shell.front() - shell.thickness());
-    }
+    requireRoom(shell.front());
+    requireRoom(shell.front() - shell.thickness());
   }
 
   private Vec3 limited(int vertex, Vec3 move) {
@@ -159,21 +157,24 @@ public final class Thicken {
   }
 
   /** No side of a face may lose its length, and no face turn over, on the way to a skin. */
-  private void requireRoom(Region.Ring ring, double by) {
-    if (by == 0) {
-      return;
+  private void requireRoom(double by) {
+    if (by != 0) {
+      List<Room.Round> rounds =
+          region.rings().stream().map(ring -> round(ring, Math.signum(by))).toList();
+      new Room(mesh, rounds).fitting(Math.abs(by), false, "The shell", remarks);
     }
-    double toward = Math.signum(by);
-    List<Room.Moving> corners =
+  }
+
+  private Room.Round round(Region.Ring ring, double toward) {
+    return new Room.Round(
+        ring.face(),
         ring.fans().stream()
             .map(fan ->
                 new Room.Moving(
                     fan.vertex(),
                     mesh.position(fan.vertex()),
                     moves.get(fan.number()).times(toward)))
-            .toList();
-    new Room(mesh, List.of(new Room.Round(ring.face(), corners)))
-        .fitting(Math.abs(by), false, "The shell", remarks);
+            .toList());
   }
 
   private Vec3 at(Region.Fan fan, double by) {

@@ -231,6 +231,17 @@ class SupportTest {
     assertThat(refused(cube(), bevel(0.1, 1, 2), 0)).contains("profile");
   }
 
+  @Test
+  void linesStraightThrough_areRefusedWithTheBound_orMadeToFit() {
+    Mesh mesh = cube();
+    Holding wide = Holding.asked(SupportWay.LOOPS, 0.7, null, true, null, null, null, null);
+    assertThat(refused(mesh, wide, boxed(mesh))).contains("less than 0.5");
+    Holding fits = Holding.asked(SupportWay.LOOPS, 0.7, null, true, null, null, null, true);
+    assertThat(made(mesh, fits, boxed(mesh)).remarks())
+        .anyMatch(r -> r.text().contains("0.4500 wide"));
+    assertThat(counts(mesh)).containsExactly(56, 108, 54);
+  }
+
   /** Lines cross a short edge far from its ends where the faces beside it open wide. */
   @Test
   void crossings_mustNotPassEachOther() {

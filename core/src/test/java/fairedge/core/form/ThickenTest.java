@@ -65,6 +65,16 @@ class ThickenTest {
     assertThat(receipt.remarks()).anyMatch(r -> r.text().contains("closed"));
   }
 
+  /** The bound is the smallest of all faces, wherever it is. */
+  @Test
+  void tooThick_isRefusedWithTheBound_ofTheThinnestPlace() {
+    assertThat(
+            Formed.refused(
+                Formed.lBlock(),
+                new Forming.ThickenChange(List.of(), new Shell(3, ShellSide.INWARDS, 1))))
+        .contains("less than 0.5");
+  }
+
   @Test
   void tooThick_isRefusedWithTheBound() {
     assertThat(
