@@ -62,6 +62,8 @@ export function inHand(make: (ground: Ground, cell: Cell) => Hand, mesh = cube()
         chosen,
         choose: (next) => (chosen = next),
         scope: { chosen: null, hidden: [] },
+        hinges: null,
+        chooseMarked: null,
         division: 2,
       },
       cells.of('test'),

@@ -22,6 +22,7 @@ const NAMES: (keyof Deeds)[] = [
   'toggleGlass',
   'toggleChoosing',
   'toggleSheet',
+  'toggleParts',
   'nextFinding',
   'nextDivision',
   'openBrief',

@@ -84,7 +84,7 @@ describe('preview', () => {
     const asked = vi
       .spyOn(api, 'preview')
       .mockImplementation(
-        (...[, , , , findings]) =>
+        (...[, , , , , findings]) =>
           new Promise((resolve) => (findings ? undefined : answers.push(resolve))),
       );
     const hook = renderHook(({ change }) => usePreview('w', 1, change, VIEW, 8), {
@@ -96,7 +96,7 @@ describe('preview', () => {
     expect(hook.result.current).toMatchObject({ preview: preview('first'), current: false });
     await act(async () => answers[1]!(preview('third')));
     expect(hook.result.current).toMatchObject({ preview: preview('third'), current: true });
-    const quick = asked.mock.calls.filter((call) => !call[4]);
+    const quick = asked.mock.calls.filter((call) => !call[5]);
     expect(quick.map((call) => call[2])).toEqual([loops(0.1), loops(0.3)]);
     hook.rerender({ change: null });
     expect(hook.result.current.preview).toBeNull();
@@ -109,7 +109,7 @@ describe('preview', () => {
     });
     hook.rerender({ revision: 2 });
     await waitFor(() => expect(hook.result.current.current).toBe(true));
-    const quick = asked.mock.calls.filter((call) => !call[4]);
+    const quick = asked.mock.calls.filter((call) => !call[5]);
     expect(quick.map((call) => call[1])).toEqual([1, 2]);
   });
 
@@ -133,7 +133,7 @@ describe('preview', () => {
 
   it('keeps what the check said where the quicker answer comes after it', async () => {
     let late: (p: Preview) => void = () => undefined;
-    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , , findings]) =>
       findings ? Promise.resolve(preview('x')) : new Promise((resolve) => (late = resolve)),
     );
     const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
@@ -144,7 +144,7 @@ describe('preview', () => {
 
   it('asks once more where the check was put off for one that was asked before', async () => {
     let asked = 0;
-    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , , findings]) =>
       Promise.resolve({ ...preview('x'), checked: findings === true && ++asked === 2 }),
     );
     const hook = renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
@@ -153,7 +153,7 @@ describe('preview', () => {
   });
 
   it('asks what the check would say as soon as it may be told', async () => {
-    vi.spyOn(api, 'preview').mockImplementation((...[, , , , findings]) =>
+    vi.spyOn(api, 'preview').mockImplementation((...[, , , , , findings]) =>
       Promise.resolve({ ...preview('x'), checked: findings === true }),
     );
     const change = loops(0.5);
@@ -175,14 +175,14 @@ describe('preview', () => {
   it('asks what the check would say once the hand rests', async () => {
     const asked = vi.spyOn(api, 'preview').mockResolvedValue(preview('x'));
     renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8));
-    await waitFor(() => expect(asked.mock.calls.map((call) => call[4])).toEqual([false, true]));
+    await waitFor(() => expect(asked.mock.calls.map((call) => call[5])).toEqual([false, true]));
   });
 
   it('does not ask what it would not be told', async () => {
     const asked = vi.spyOn(api, 'preview').mockResolvedValue({ ...preview('x'), checked: false });
     renderHook(() => usePreview('w', 1, loops(0.5), VIEW, 8, false));
     await new Promise((go) => setTimeout(go, 250));
-    expect(asked.mock.calls.map((call) => call[4])).toEqual([false]);
+    expect(asked.mock.calls.map((call) => call[5])).toEqual([false]);
   });
 });
 

@@ -292,15 +292,26 @@ export const api = {
     revision: number,
     change: Change,
     view: View,
+    hidden: readonly number[],
     findings: boolean,
     stop?: AbortSignal,
   ) =>
-    json<Preview>('POST', `/workpieces/${id}/previews`, { revision, change, view, findings }, stop),
+    json<Preview>(
+      'POST',
+      `/workpieces/${id}/previews`,
+      { revision, change, view, hidden, findings },
+      stop,
+    ),
+  workpieceParts: (id: string, revision: number) =>
+    json<Schemas['PartsView']>('GET', `/workpieces/${id}/parts?revision=${revision}`),
+  workpieceHinges: (id: string) => json<Schemas['HingesView']>('GET', `/workpieces/${id}/hinges`),
+  foldMotions: (id: string, revision: number, change: Change) =>
+    json<Schemas['FoldMotions']>('POST', `/workpieces/${id}/motions`, { revision, change }),
   choose: (id: string, revision: number, way: Schemas['Way'], from: Schemas['ChosenView']) =>
     json<Schemas['ChosenView']>('POST', `/workpieces/${id}/choices`, { revision, way, from }),
   readShape: (svg: string) => json<Schemas['ShapeView']>('POST', '/shapes', { svg }),
-  step: (id: string, revision: number, change: Change, view: View) =>
-    stepped(`/workpieces/${id}/steps`, { revision, clientKey: newKey(), change, view }),
+  step: (id: string, revision: number, change: Change, view: View, hidden: readonly number[]) =>
+    stepped(`/workpieces/${id}/steps`, { revision, clientKey: newKey(), change, view, hidden }),
   undo: (id: string, revision: number) =>
     stepped(`/workpieces/${id}/undo`, { revision, clientKey: newKey() }),
   redo: (id: string, revision: number) =>

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { api, type Beside, type DeskFilter, type Schemas } from './client';
+import { api, type Beside, type DeskFilter, type Change, type Schemas } from './client';
 
 /** Key, function and type of every query, tied together. */
 export const queries = {
@@ -112,6 +112,23 @@ export const queries = {
     }),
   workpieceMarks: (id: string) =>
     queryOptions({ queryKey: ['workpiece-marks', id], queryFn: () => api.workpieceMarks(id) }),
+  workpieceParts: (id: string, revision: number) =>
+    queryOptions({
+      queryKey: ['workpiece-parts', id, revision],
+      queryFn: () => api.workpieceParts(id, revision),
+    }),
+  workpieceHinges: (id: string, revision: number) =>
+    queryOptions({
+      queryKey: ['workpiece-hinges', id, revision],
+      queryFn: () => api.workpieceHinges(id),
+    }),
+  foldMotions: (id: string, revision: number, change: Change) =>
+    queryOptions({
+      queryKey: ['fold-motions', id, revision, change],
+      queryFn: () => api.foldMotions(id, revision, change),
+      retry: false,
+      staleTime: Infinity,
+    }),
   allowances: (assignment: string) =>
     queryOptions({
       queryKey: ['allowances', assignment],

@@ -11,6 +11,7 @@ import { SILENT } from '../../stage/lenses';
 import { LensLegend } from '../../stage/LensLegend';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
+import { RemarkRings } from '../../stage/RemarkRings';
 import { useLooking } from '../../stage/useLooking';
 import { Button } from '../../ui/Button';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
@@ -27,6 +28,7 @@ import { Dock } from './Dock';
 import { viewOf, type Hint, type Xy } from './hands/hand';
 import { HintLine } from './HintLine';
 import { BENCH_KEYS } from './keys';
+import { PartsPanel } from './PartsPanel';
 import { SheetPanel } from './SheetPanel';
 import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
@@ -62,6 +64,7 @@ function OpenBench(
   const { task } = state;
   const [glass, setGlass] = useState(false);
   const [sheet, setSheet] = useState(false);
+  const [parts, setParts] = useState(false);
   const asked = useRef<((at: Xy) => void) | null>(null);
   const askClick = useCallback((take: typeof asked.current) => {
     asked.current = take;
@@ -126,7 +129,14 @@ function OpenBench(
     nextEven: cut.nextEven,
     toggleGlass: () => setGlass(!glass),
     toggleChoosing: choosing.toggle,
-    toggleSheet: () => setSheet(!sheet),
+    toggleSheet: () => {
+      setParts(false);
+      setSheet(!sheet);
+    },
+    toggleParts: () => {
+      setSheet(false);
+      setParts(!parts);
+    },
     nextFinding: () => {
       const { findings } = state.check;
       const at = findings.findIndex((f) => f.key === finding);
@@ -201,6 +211,9 @@ function OpenBench(
                 <>
                   {marked && !bent && <ExerciseMarks marked={marked} />}
                   {!bent && !choosing.mode && hand.drawing(preview)}
+                  {!bent && !choosing.mode && pending && preview && (
+                    <RemarkRings remarks={preview.remarks} />
+                  )}
                   {choosing.mode && choosing.aimed && <Aim picked={choosing.aimed} division={0} />}
                   {!bent && <ChosenMarks vertices={chosen.chosen.vertices} />}
                   <MeshMarks
@@ -232,6 +245,7 @@ function OpenBench(
                 <Button size="small" shortcut="X" onClick={deeds.turnAround}>
                   To the back
                 </Button>
+                <StageButton name="Parts" letter="L" on={parts} onClick={deeds.toggleParts} />
                 {task.sheet && (
                   <Button size="small" aria-pressed={sheet} onClick={deeds.toggleSheet}>
                     Tracing sheet
@@ -254,6 +268,15 @@ function OpenBench(
                   onAskClick={askClick}
                   given={task.sheet ? `${api.picturesOf(task.owner)}${task.sheet}` : undefined}
                   onClose={() => setSheet(false)}
+                />
+              )}
+              {parts && (
+                <PartsPanel
+                  state={state}
+                  control={control}
+                  chosen={chosen}
+                  view={() => viewOf(stage)}
+                  onClose={() => setParts(false)}
                 />
               )}
               {choosing.mode && (
@@ -325,7 +348,7 @@ function SlipOf(props: {
   const { cut, control } = props;
   const { hand, preview } = cut;
   // What is only aimed at has no slip yet.
-  if (!hand.pending && !hand.missing && !opensAtOnce(cut.tool)) return null;
+  if (!hand.pending && !hand.missing && !cut.note && !opensAtOnce(cut.tool)) return null;
   const item = itemOf(cut.tool);
   return (
     <Slip
@@ -337,7 +360,7 @@ function SlipOf(props: {
       isLate={cut.change !== null && !cut.current}
       missing={hand.missing}
       busy={control.busy}
-      problem={control.problem && !control.problem.offline ? control.problem.message : null}
+      problem={control.problem && !control.problem.offline ? control.problem.message : cut.note}
       onMake={props.onMake}
       onDrop={cut.drop}
     >

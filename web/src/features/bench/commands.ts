@@ -24,6 +24,7 @@ export interface Deeds {
   toggleGlass: () => void;
   toggleChoosing: () => void;
   toggleSheet: () => void;
+  toggleParts: () => void;
   nextFinding: () => void;
   nextDivision: () => void;
   openBrief: () => void;
@@ -62,6 +63,7 @@ export function commandsOf(deeds: Deeds, chosen: ChosenControl): Command[] {
     { name: 'Next finding', shortcut: 'N', act: deeds.nextFinding },
     { name: 'Again: make the last change once more', shortcut: 'J', act: deeds.again },
     { name: 'Start again from the starter', act: deeds.startAgain },
+    { name: 'Parts', also: 'show hide name', shortcut: 'L', act: deeds.toggleParts },
     { name: 'Tracing sheet', also: 'picture image', act: deeds.toggleSheet },
     { name: 'Undo', shortcut: 'Ctrl Z', act: deeds.back },
     { name: 'Redo', shortcut: 'Ctrl Y', act: deeds.redo },
@@ -105,6 +107,7 @@ export function keysOf(
     o: deeds.toggleChoosing,
     q: deeds.lookSquarely,
     j: deeds.again,
+    l: deeds.toggleParts,
     '?': deeds.openKeys,
   };
 }

@@ -24,6 +24,7 @@ export const BENCH_KEYS: readonly [string, string][] = [
   ['V', 'View all'],
   ['X', 'Turn to the back'],
   ['Q', 'Look squarely at the chosen face'],
+  ['L', 'Parts: name, show, hide, choose, delete'],
   ['B', 'Brief'],
   ['← ↑ → ↓', 'Aim without the pointer, on the model; with Shift farther'],
   ['Space', 'Click where the arrow keys aim'],

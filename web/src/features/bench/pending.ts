@@ -77,11 +77,18 @@ interface Wanted {
   revision: number;
   change: Change;
   view: View;
+  hidden: readonly number[];
   key: string;
 }
 
-function ask({ workpiece, revision, change, view }: Wanted, findings: boolean, stop?: AbortSignal) {
-  return api.preview(workpiece, revision, change, view, findings, stop);
+function ask(wanted: Wanted, findings: boolean, stop?: AbortSignal) {
+  const { workpiece, revision, change, view, hidden } = wanted;
+  return api.preview(workpiece, revision, change, view, hidden, findings, stop);
+}
+
+/** A change that limits itself to what is seen says so itself. */
+export function sparedBy(change: Change, hidden: readonly number[]): readonly number[] {
+  return 'scope' in change ? [] : hidden;
 }
 
 /**
@@ -90,6 +97,7 @@ function ask({ workpiece, revision, change, view }: Wanted, findings: boolean, s
  * quick; once the hand rests, what the check would say of it, which nothing newer waits for.
  *
  * @param isTold whether it is told what the check would say
+ * @param hidden faces that are not meant
  */
 export function usePreview(
   workpiece: string,
@@ -98,6 +106,7 @@ export function usePreview(
   view: View | null,
   faces: number,
   isTold = true,
+  hidden: readonly number[] = [],
 ): Previewed {
   const [shown, setShown] = useState<Shown>({
     preview: null,
@@ -107,10 +116,12 @@ export function usePreview(
   const wanted = useRef<Wanted | null>(null);
   const running = useRef(false);
   const [tries, setTries] = useState(0);
-  const key = change && view ? JSON.stringify([workpiece, revision, change]) : '';
+  const spared = change ? sparedBy(change, hidden) : [];
+  const key = change && view ? JSON.stringify([workpiece, revision, change, spared]) : '';
 
   useEffect(() => {
-    const wish: Wanted | null = change && view ? { workpiece, revision, change, view, key } : null;
+    const wish: Wanted | null =
+      change && view ? { workpiece, revision, change, view, hidden: spared, key } : null;
     wanted.current = wish;
     const run = async () => {
       if (running.current) return;

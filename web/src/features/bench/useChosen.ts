@@ -100,6 +100,19 @@ export function useChosen({ state, mesh, version }: OpenWorkpiece) {
       setKept(NOTHING);
     },
     showAll: () => setHidden([]),
+    /** Hides these as well, or shows them again; what is hidden is not chosen. */
+    veil: (faces: readonly number[], isHidden: boolean) => {
+      const these = new Set(faces);
+      const others = hidden.filter((f) => !these.has(f));
+      setHidden(isHidden ? [...others, ...faces] : others);
+      if (isHidden) setKept({ ...kept, faces: kept.faces.filter((f) => !these.has(f)) });
+    },
+    /** Hides all but these. */
+    showOnly: (faces: readonly number[]) => {
+      const these = new Set(faces);
+      setHidden(othersOf(faces, mesh));
+      setKept({ ...NOTHING, faces: kept.faces.filter((f) => these.has(f)) });
+    },
   };
 }
 

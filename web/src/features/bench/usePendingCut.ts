@@ -1,6 +1,8 @@
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import type { Change } from '../../api/client';
-import type { Hand, Ground, Xy } from './hands/hand';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useEffectEvent, useRef, useState, useSyncExternalStore } from 'react';
+import { api, asProblem, type Change } from '../../api/client';
+import { queries } from '../../api/queries';
+import type { GoesOn, Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
 import { Cells } from './hands/cells';
 import { elementHand } from './hands/elementHand';
@@ -9,9 +11,9 @@ import { loopsHand } from './hands/loopsHand';
 import { outlineHand } from './hands/outlineHand';
 import { straightHand } from './hands/straightHand';
 import { traceHand } from './hands/traceHand';
-import { usePreview } from './pending';
+import { sparedBy, usePreview } from './pending';
 import { isElementTool, type Tool } from './tools';
-import type { ChosenControl } from './useChosen';
+import { NOTHING, othersOf, type ChosenControl } from './useChosen';
 import type { OpenWorkpiece, WorkpieceControl } from './useWorkpiece';
 import type { StageView } from '../../stage/StageView';
 
@@ -46,6 +48,12 @@ function evenly(change: Change | null, axis: EvenAcross): Change | null {
   return { tool: 'even', change, plane: { by: 'box', axis, at: 'middle' } };
 }
 
+/** What is to go on after the step from a revision. */
+interface Going {
+  then: GoesOn;
+  after: number;
+}
+
 export type PendingCut = ReturnType<typeof usePendingCut>;
 
 /**
@@ -59,6 +67,8 @@ export function usePendingCut(
   chosen: ChosenControl,
 ) {
   const [tool, setTool] = useState<Tool>('trace');
+  const going = useRef<Going | null>(null);
+  const [note, setNote] = useState<string | null>(null);
   const [division, setDivision] = useState(2);
   const ground: Ground = {
     mesh,
@@ -69,6 +79,12 @@ export function usePendingCut(
     chosen: chosen.chosen,
     choose: chosen.choose,
     scope: chosen.scope,
+    hinges:
+      useQuery({
+        ...queries.workpieceHinges(state.id, state.revision),
+        enabled: tool === 'fold',
+      }).data ?? null,
+    chooseMarked: state.task.isMarked ? () => void chosen.go('markedHard') : null,
     division,
   };
   const [cells] = useState(() => new Cells());
@@ -91,6 +107,7 @@ export function usePendingCut(
     view,
     mesh.faceCount,
     state.task.tells === 'all',
+    chosen.hidden,
   );
 
   const { reload } = control;
@@ -109,12 +126,43 @@ export function usePendingCut(
 
   const makeNow = async (): Promise<boolean> => {
     if (!canMake || !view) return false;
-    if (!(await control.step(change, view))) return false;
+    setNote(null);
+    if (!(await control.step(change, view, sparedBy(change, chosen.hidden)))) return false;
     setMade(change);
     hand.made();
-    if (hand.then) setTool(hand.then);
+    going.current = hand.then ? { then: hand.then, after: state.revision } : null;
     return true;
   };
+
+  // What goes on does so in the state after the cut.
+  const goOn = useEffectEvent(async ({ then }: Going) => {
+    const cutOff =
+      state.chosen.length > 0
+        ? state.chosen
+        : (
+            await api.choose(state.id, state.revision, 'partedOff', {
+              faces: [],
+              edges: [],
+              vertices: [],
+            })
+          ).faces;
+    if (cutOff.length === 0) {
+      setNote('The cut parts nothing off, so there is nothing to go on with.');
+    } else if (then === 'rest') {
+      const faces = othersOf(cutOff, mesh);
+      if (view) await control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
+    } else {
+      chosen.choose({ ...NOTHING, faces: cutOff });
+      setTool(then);
+    }
+  });
+  const { revision } = state;
+  useEffect(() => {
+    const next = going.current;
+    if (!next || next.after === revision) return;
+    going.current = null;
+    goOn(next).catch((e: unknown) => setNote(asProblem(e).message));
+  }, [revision]);
 
   // Asked before the core has answered, a pending change is made as soon as it has, if it can be,
   // and if it is still the same: another was not asked for.
@@ -140,6 +188,8 @@ export function usePendingCut(
     current,
     division,
     pending: hand.pending,
+    /** What became of going on after a cut, where that is worth a word. */
+    note,
     /** Across which axis each change is made with its image. */
     even,
     nextEven: () => setEven(EVEN[(EVEN.indexOf(even) + 1) % EVEN.length]!),
@@ -151,6 +201,7 @@ export function usePendingCut(
       // What is chosen goes from one clean-up tool to the next; a cut that is pending does not.
       if (!isElementTool(tool)) hand.drop();
       control.forgive();
+      setNote(null);
       setTool(next);
     },
 
@@ -162,6 +213,7 @@ export function usePendingCut(
     /** Whether the click did anything. */
     click: (at: Xy): boolean => {
       control.forgive();
+      setNote(null);
       return hand.click(at);
     },
 
@@ -169,7 +221,7 @@ export function usePendingCut(
     make,
 
     /** Makes the last change once more with its settings; null where there is none. */
-    again: made && view ? () => void control.step(made, view) : null,
+    again: made && view ? () => void control.step(made, view, sparedBy(made, chosen.hidden)) : null,
 
     /** The last pending thing, without one the last step. */
     back: () => {

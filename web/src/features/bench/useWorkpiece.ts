@@ -31,7 +31,8 @@ export interface WorkpieceControl {
   /** What the last request was refused for. */
   problem: ApiProblem | null;
   busy: boolean;
-  step: (change: Change, view: View) => Promise<boolean>;
+  /** @param hidden faces that are not meant: refused where one would be altered */
+  step: (change: Change, view: View, hidden?: readonly number[]) => Promise<boolean>;
   undo: () => Promise<boolean>;
   redo: () => Promise<boolean>;
   /** To the state after any step ever made; null for the starter. */
@@ -185,7 +186,8 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
     error,
     problem,
     busy,
-    step: (change, view) => move((s) => api.step(s.id, s.revision, change, view)),
+    step: (change, view, hidden = []) =>
+      move((s) => api.step(s.id, s.revision, change, view, hidden)),
     undo: () => move((s) => api.undo(s.id, s.revision)),
     redo: () => move((s) => api.redo(s.id, s.revision)),
     goTo: (step) => move((s) => api.goTo(s.id, s.revision, step)),

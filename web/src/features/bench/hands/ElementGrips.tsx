@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import type { MeshBuffers, Point } from '../../../mesh/MeshBuffers';
 import { Grip } from '../../../stage/Grip';
-import { cross, length, minus, ORIGIN, plus } from './measure';
+import { cross, dot, length, minus, ORIGIN, plus } from './measure';
 import type { Chosen } from '../useChosen';
 import type { Drawn, Rail, Values, Way } from './ways/way';
 
@@ -60,7 +60,10 @@ export function ElementGrips(props: Props) {
       />
     );
   }
-  if (way.id !== 'move' || vertices.length === 0) return null;
+  if (vertices.length === 0) return null;
+  if (way.id === 'turn') return <TurnGrip {...props} />;
+  if (way.id === 'scale') return <ScaleGrips {...props} />;
+  if (way.id !== 'move') return null;
   const by = { x: values.x ?? 0, y: values.y ?? 0, z: values.z ?? 0 };
   const at = plus(middle(mesh, vertices), by);
   const moved = (way: Point) => {
@@ -82,6 +85,63 @@ export function ElementGrips(props: Props) {
         />
       ))}
       <Grip at={at} label="Move in the view" round onTake={take} onDraw={(_, way) => moved(way)} />
+    </>
+  );
+}
+
+/** By axis the two that lie square to it, so that a turn goes from the first to the second. */
+const ROUND = [
+  [AXES.y, AXES.z],
+  [AXES.z, AXES.x],
+  [AXES.x, AXES.y],
+] as const;
+
+/** A grip that goes round the middle of what is turned. */
+function TurnGrip({ values, vertices, mesh, reach, onValues }: Props) {
+  const before = useRef({ degrees: 0, from: ORIGIN });
+  const [one, two] = ROUND[values.axis ?? 2] ?? ROUND[2];
+  const pivot = middle(mesh, vertices);
+  const degrees = values.degrees ?? 0;
+  const angle = (degrees * Math.PI) / 180;
+  const arm = plus(plus(ORIGIN, one, reach * Math.cos(angle)), two, reach * Math.sin(angle));
+  return (
+    <Grip
+      at={plus(pivot, arm)}
+      label="Turn"
+      round
+      onTake={() => (before.current = { degrees, from: arm })}
+      onDraw={(_, way) => {
+        const { degrees: start, from } = before.current;
+        const to = plus(from, way);
+        const turned = Math.atan2(dot(to, two), dot(to, one));
+        const by = ((turned - Math.atan2(dot(from, two), dot(from, one))) * 180) / Math.PI;
+        const least = ((((by + 180) % 360) + 360) % 360) - 180;
+        onValues({ degrees: onGrid(start + least, values.grid ?? 0) });
+      }}
+    />
+  );
+}
+
+/** Grips on the axes, as far out as what is scaled is large. */
+function ScaleGrips({ values, vertices, mesh, reach, onValues }: Props) {
+  const before = useRef(values);
+  const pivot = middle(mesh, vertices);
+  return (
+    <>
+      {(['x', 'y', 'z'] as const).map((axis) => (
+        <Grip
+          key={axis}
+          at={plus(pivot, AXES[axis], reach * (values[axis] ?? 1))}
+          along={AXES[axis]}
+          letter={axis.toUpperCase()}
+          label={`Scale along ${axis.toUpperCase()}`}
+          onTake={() => (before.current = values)}
+          onDraw={(by) => {
+            const scale = (before.current[axis] ?? 1) + by / reach;
+            onValues({ [axis]: onGrid(scale, values.grid ?? 0) });
+          }}
+        />
+      ))}
     </>
   );
 }

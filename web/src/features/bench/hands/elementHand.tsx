@@ -3,6 +3,7 @@ import type { Change } from '../../../api/client';
 import { Aim } from '../../../stage/Aim';
 import { GhostLines } from '../../../stage/GhostLines';
 import { pick, type Picked } from '../../../stage/pick';
+import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
@@ -119,6 +120,16 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
         <p className="condensed text-[13px] text-ink2">
           {way.picks.length === 0 ? asSentence(way.does) : chosenText(chosen, way.picks)}
         </p>
+        {tool === 'support' && way.picks.length === 0 && chosen.edges.length > 0 && (
+          <p className="condensed text-[13px] text-ink2">
+            {chosenText(chosen, ['edges'])}: held as well.
+          </p>
+        )}
+        {tool === 'support' && ground.chooseMarked && (
+          <Button size="small" onClick={ground.chooseMarked}>
+            Choose the edges marked as hard
+          </Button>
+        )}
         {way.fields
           .filter((field) => field.counts?.(own) ?? true)
           .map((field) => (

@@ -8,6 +8,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice } from '../../../ui/fields';
 import { counted } from '../../../ui/time';
+import { FoldPlay, PlayButton } from './FoldPlay';
 import type { Cell } from './cells';
 import type { Ground, Hand, Xy } from './hand';
 
@@ -34,16 +35,18 @@ export function foldHand(ground: Ground, cell: Cell): Hand {
   const own = known[at] ?? known[0]!;
   const count = known.reduce((n, g) => n + g.edges.length, 0);
   const stays = held !== null && mesh.hasFace(held) ? held : null;
-  const change: Change | null =
+  const folded = (share: number): Change | null =>
     count === 0
       ? null
       : {
           tool: 'fold',
           hinges: known.flatMap((g) =>
-            g.edges.map((e) => ({ edges: [e], angle: g.angle * played, follows: g.follows })),
+            g.edges.map((e) => ({ edges: [e], angle: g.angle * share, follows: g.follows })),
           ),
           held: stays,
         };
+  const change = folded(played);
+  const whole = folded(1);
 
   const aim = (xy: Xy | null): Picked | null =>
     xy && stage
@@ -56,6 +59,20 @@ export function foldHand(ground: Ground, cell: Cell): Hand {
   };
   const put = (more: Partial<Hinges>) =>
     setGroups(known.map((g, i) => (i === at ? { ...g, ...more } : g)));
+  const kept = ground.hinges?.hinges ?? [];
+  /** One group for each angle that they had. */
+  const takeUp = () => {
+    const taken: Hinges[] = [];
+    for (const { edges, angle, follows } of kept) {
+      const like = taken.find((g) => g.angle === angle && g.follows === follows);
+      if (like) like.edges = [...like.edges, ...edges];
+      else taken.push({ edges, angle, follows });
+    }
+    setHinges(taken);
+    setAt(0);
+    setHeld(ground.hinges?.held ?? null);
+    setPlayed(1);
+  };
   const drop = () => {
     setHinges(FIRST);
     setAt(0);
@@ -103,11 +120,26 @@ export function foldHand(ground: Ground, cell: Cell): Hand {
     drawing: (preview) => (
       <>
         {hover && <Aim picked={hover} division={0} />}
-        {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
+        {whole && (
+          <FoldPlay
+            workpiece={ground.workpiece}
+            revision={ground.revision}
+            mesh={mesh}
+            change={whole}
+            share={played}
+          >
+            {preview && !preview.refusal && change && <GhostLines ghost={preview.ghost} />}
+          </FoldPlay>
+        )}
       </>
     ),
     slip: () => (
       <>
+        {count === 0 && kept.length > 0 && (
+          <Button size="small" onClick={takeUp}>
+            Take up the {counted(kept.length, 'hinge')} of before
+          </Button>
+        )}
         <Choice
           label="Hinges of one angle"
           value={String(at)}
@@ -150,9 +182,9 @@ export function foldHand(ground: Ground, cell: Cell): Hand {
           </Button>
         </div>
         <div>
-          <p className="condensed flex justify-between text-[13px] text-ink2">
-            <span>Played from flat</span>
-            <span>{Math.round(played * 100)} %</span>
+          <p className="condensed flex items-center justify-between text-[13px] text-ink2">
+            <span>Played from flat, {Math.round(played * 100)} %</span>
+            <PlayButton disabled={count === 0} onShare={setPlayed} />
           </p>
           <Slider.Root
             className="relative flex h-[26px] touch-none items-center"

@@ -24,12 +24,16 @@ export interface Ground {
   chosen: Chosen;
   choose: (chosen: Chosen) => void;
   scope: Scope;
+  /** The hinges about which the mesh was folded last; null while they are not known. */
+  hinges: Schemas['HingesView'] | null;
+  /** Chooses the edges that the exercise marks as hard, as well; null where it marks none. */
+  chooseMarked: (() => void) | null;
   /** Into how many parts edges are divided for aiming; 0 for none. */
   division: number;
 }
 
-/** Tools that go on with the faces that a cut leaves chosen. */
-export type GoesOn = 'inset' | 'extrude' | 'pieces';
+/** What goes on with the faces that a cut parts off: a tool with them chosen, or all others go. */
+export type GoesOn = 'inset' | 'extrude' | 'pieces' | 'rest';
 
 export interface Hint {
   lead: string;
@@ -62,7 +66,7 @@ export interface Hand {
   drop: () => void;
   /** Whether it stays as it is after the change is made, to be used again. */
   made: () => void;
-  /** Which tool goes on with what the change leaves chosen. */
+  /** What goes on with the faces that the change leaves chosen, or that its line parts off. */
   then?: GoesOn | null;
   hint: (preview: Preview | null) => Hint;
   /** What keys of its own do, for the line under the view. */

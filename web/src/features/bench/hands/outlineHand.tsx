@@ -9,9 +9,10 @@ import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { counted } from '../../../ui/time';
 import type { Cell } from './cells';
-import type { GoesOn, Ground, Hand, Hint, Xy } from './hand';
+import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { dot, linesOf, minus, ORIGIN, plus } from './measure';
+import { ThenChoice, type Then } from './Then';
 import { ShapeGrips, turned, type Placed } from './ShapeGrips';
 
 type Form = 'circle' | 'polygon' | 'rectangle' | 'star' | 'drawn' | 'edges' | 'file';
@@ -29,16 +30,6 @@ const FORMS: readonly (readonly [Form, string])[] = [
 ];
 
 const LARGEST_FILE = 1_000_000;
-
-/** What goes on with the faces inside. */
-type Then = 'none' | GoesOn;
-
-const THEN: readonly (readonly [Then, string])[] = [
-  ['none', 'The cut alone'],
-  ['extrude', 'then Extrude'],
-  ['inset', 'then Inset'],
-  ['pieces', 'then Pieces'],
-];
 
 /** Outline: a shape that is projected along the view onto the surface. */
 export function outlineHand(ground: Ground, cell: Cell): Hand {
@@ -165,7 +156,7 @@ export function outlineHand(ground: Ground, cell: Cell): Hand {
             if (OWN_PLACE.includes(next) || own) drop();
           }}
         />
-        <Choice label="Then" value={then} options={THEN} onChange={setThen} />
+        <ThenChoice then={then} what="the faces inside" onThen={setThen} />
         {form === 'file' && (
           <ShapeFile name={lines?.name ?? null} problem={problem} onFile={read} />
         )}

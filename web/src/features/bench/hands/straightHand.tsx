@@ -11,6 +11,7 @@ import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
 import { NUMBERS, PlaneFields, type By, type Straight } from './PlaneFields';
 import { PlaneGrips } from './PlaneGrips';
+import { ThenChoice, type Then } from './Then';
 
 const BYS: readonly (readonly [By, string])[] = [
   ['drawn', 'Drawn'],
@@ -43,6 +44,7 @@ export function straightHand(ground: Ground, cell: Cell): Hand {
   const [held, setHeld] = cell<number | null>('held', null);
   const [hover, setHover] = cell<Picked | null>('hover', null);
   const [pointer, setPointer] = cell<Xy | null>('pointer', null);
+  const [then, setThen] = cell<Then>('then', 'none');
 
   const needed = by === 'drawn' ? 2 : by === 'three' ? 3 : 1;
   const plane = planeOf(by, places, view);
@@ -134,6 +136,7 @@ export function straightHand(ground: Ground, cell: Cell): Hand {
     },
     drop,
     made: drop,
+    then: then === 'none' || change?.tool !== 'straight' || change.after !== 'joined' ? null : then,
     hint: () => hintFor(by, places.length, held !== null),
     keys: [
       { key: 'K', does: steps ? `steps of ${STEP}°` : 'any angle', act: () => setSteps(!steps) },
@@ -195,6 +198,13 @@ export function straightHand(ground: Ground, cell: Cell): Hand {
             onBetween={setBetween}
             onAfter={setAfter}
             onEnds={setEnds}
+          />
+        )}
+        {plane && after === 'joined' && (
+          <ThenChoice
+            then={then}
+            what="the smallest part that the planes cut off"
+            onThen={setThen}
           />
         )}
       </>

@@ -12,6 +12,7 @@ import { AIM_NAMES, aimed, stepped, USUAL, type Aiming, type Coming } from './ai
 import type { Cell, Next } from './cells';
 import type { Ground, Hand, Hint, Xy } from './hand';
 import { viewOf } from './hand';
+import { ThenChoice, type Then } from './Then';
 import { edgeVector, settle, trackOf, type Measure } from './measure';
 
 const GRAB = 10;
@@ -33,6 +34,7 @@ export function traceHand(ground: Ground, cell: Cell): Hand {
   const [hover, setHover] = cell<Picked | null>('hover', null);
   const [note, setNote] = cell<string | null>('note', null);
   const [aiming, setAiming] = cell<Aiming>('aiming', USUAL);
+  const [then, setThen] = cell<Then>('then', 'none');
 
   const last = runs.at(-1);
   const open = last && !last.closed ? last : null;
@@ -62,7 +64,9 @@ export function traceHand(ground: Ground, cell: Cell): Hand {
       const moved = track.at(value);
       const tried = moved && changeOf(readyOf(withEnd(runs, piece, moved)));
       if (!tried) return null;
-      const answer = await api.preview(workpiece, revision, tried, view, false).catch(() => null);
+      const answer = await api
+        .preview(workpiece, revision, tried, view, [], false)
+        .catch(() => null);
       return answer?.pieces[piece]?.[measure] ?? null;
     };
     const value = await settle(track, measured, wanted);
@@ -223,6 +227,7 @@ export function traceHand(ground: Ground, cell: Cell): Hand {
     stroke,
     back,
     drop,
+    then: then === 'none' ? null : then,
     made: () => {
       drop();
       setHover(null);
@@ -276,6 +281,7 @@ export function traceHand(ground: Ground, cell: Cell): Hand {
           {counted(count, 'point')} placed{runs.length > 1 ? ` in ${runs.length} runs` : ''}. A
           placed point can be picked up and moved.
         </p>
+        <ThenChoice then={then} what="the smallest part that the line cuts off" onThen={setThen} />
       </>
     ),
   };

@@ -29,9 +29,11 @@ import fairedge.core.geometry.BentBetween;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
+import fairedge.core.step.Tidying;
 import fairedge.core.survey.Marking;
 import fairedge.core.survey.Wanted;
 import fairedge.core.tidy.Cap;
+import fairedge.core.tidy.Relax;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
@@ -227,6 +229,17 @@ public final class CoreJson {
     }
   }
 
+  private interface RelaxShort {
+    @JsonCreator
+    static Tidying.RelaxChange asked(
+        @JsonProperty("vertices") List<Integer> vertices,
+        @JsonProperty("rounds") int rounds,
+        @JsonProperty("strength") double strength,
+        @JsonProperty("way") Relax.RelaxWay way) {
+      return Tidying.RelaxChange.asked(vertices, rounds, strength, way);
+    }
+  }
+
   private interface WantedShort {
     @JsonCreator
     static Wanted asked(
@@ -258,27 +271,18 @@ public final class CoreJson {
 
   /** What people may leave out or write short, by the factory of the same name. */
   private static final Map<Class<?>, Class<?>> SHORT_FORMS =
-      Map.of(
-          Change.TraceChange.class,
-          TraceShort.class,
-          Change.LoopsChange.class,
-          LoopsShort.class,
-          Change.StraightChange.class,
-          StraightShort.class,
-          Change.OutlineChange.class,
-          OutlineShort.class,
-          Extrude.Extrusion.class,
-          ExtrusionShort.class,
-          Support.Holding.class,
-          HoldingShort.class,
-          Groove.Channel.class,
-          ChannelShort.class,
-          Thicken.Shell.class,
-          ShellShort.class,
-          Bend.Bow.class,
-          BowShort.class,
-          Wanted.class,
-          WantedShort.class);
+      Map.ofEntries(
+          Map.entry(Change.TraceChange.class, TraceShort.class),
+          Map.entry(Change.LoopsChange.class, LoopsShort.class),
+          Map.entry(Change.StraightChange.class, StraightShort.class),
+          Map.entry(Change.OutlineChange.class, OutlineShort.class),
+          Map.entry(Extrude.Extrusion.class, ExtrusionShort.class),
+          Map.entry(Support.Holding.class, HoldingShort.class),
+          Map.entry(Groove.Channel.class, ChannelShort.class),
+          Map.entry(Thicken.Shell.class, ShellShort.class),
+          Map.entry(Bend.Bow.class, BowShort.class),
+          Map.entry(Tidying.RelaxChange.class, RelaxShort.class),
+          Map.entry(Wanted.class, WantedShort.class));
 
   @EnumNaming(EnumNamingStrategies.LowerCamelCaseStrategy.class)
   private interface LowerCamel {}
@@ -304,6 +308,7 @@ public final class CoreJson {
           MirrorBy.InBox.class,
           BentBetween.HeldAt.class,
           Bending.BendWay.class,
+          Relax.RelaxWay.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

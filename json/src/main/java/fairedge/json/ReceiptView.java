@@ -28,6 +28,7 @@ public record ReceiptView(
     List<Integer> newFaces,
     List<Integer> movedVertices,
     List<Integer> reshapedFaces,
+    List<Integer> namedFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
     List<Integer> goneFaces,
@@ -70,6 +71,7 @@ public record ReceiptView(
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         0,
         List.of());
   }
@@ -88,6 +90,7 @@ public record ReceiptView(
         receipt.newFaces(),
         receipt.movedVertices(),
         receipt.reshapedFaces(),
+        receipt.namedFaces(),
         receipt.goneVertices(),
         receipt.goneEdges(),
         receipt.goneFaces(),

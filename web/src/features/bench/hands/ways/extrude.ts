@@ -4,6 +4,18 @@ import { atLeast, type Way } from './way';
 const HEADINGS = ['normal', 'even'] as const;
 const EDGES_GO = ['onwards', 'normal'] as const;
 
+const AXES = [
+  { x: 1, y: 0, z: 0 },
+  { x: 0, y: 1, z: 0 },
+  { x: 0, y: 0, z: 1 },
+] as const;
+const ALONG = ['Along X', 'Along Y', 'Along Z'] as const;
+
+/** Of options that end with the three axes the axis; null for one before them. */
+function axisOf(option: number, before: readonly string[]) {
+  return AXES[option - before.length] ?? null;
+}
+
 export const EXTRUDE: readonly Way[] = [
   {
     id: 'extrude',
@@ -12,7 +24,7 @@ export const EXTRUDE: readonly Way[] = [
     picks: ['faces'],
     fields: [
       { key: 'each', name: 'Which go together', options: ['Regions', 'Each by itself'] },
-      { key: 'heading', name: 'Which way', options: ['Along the normal', 'Evenly'] },
+      { key: 'heading', name: 'Which way', options: ['Along the normal', 'Evenly', ...ALONG] },
       { key: 'distance', name: 'Distance', unit: 'unit' },
       { key: 'segments', name: 'Segments', unit: 'x', digits: 0 },
       { key: 'scale', name: 'End scaled', unit: '%' },
@@ -33,8 +45,8 @@ export const EXTRUDE: readonly Way[] = [
       faces: [...c.faces],
       each: v.each === 1,
       by: {
-        heading: HEADINGS[v.heading ?? 0] ?? 'normal',
-        direction: null,
+        heading: HEADINGS[v.heading ?? 0] ?? 'direction',
+        direction: axisOf(v.heading ?? 0, HEADINGS),
         distance: v.distance ?? 0,
         segments: Math.round(v.segments ?? 1),
         scale: v.scale ?? 1,
@@ -48,7 +60,7 @@ export const EXTRUDE: readonly Way[] = [
     does: 'lays a strip to border edges: click the edges.',
     picks: ['edges'],
     fields: [
-      { key: 'way', name: 'Which way', options: ['Onwards', 'Along the normal'] },
+      { key: 'way', name: 'Which way', options: ['Onwards', 'Along the normal', ...ALONG] },
       { key: 'distance', name: 'Distance', unit: 'unit' },
       { key: 'segments', name: 'Segments', unit: 'x', digits: 0 },
     ],
@@ -58,8 +70,8 @@ export const EXTRUDE: readonly Way[] = [
       tool: 'extrudeEdges',
       edges: [...c.edges],
       by: {
-        way: EDGES_GO[v.way ?? 0] ?? 'onwards',
-        direction: null,
+        way: EDGES_GO[v.way ?? 0] ?? 'direction',
+        direction: axisOf(v.way ?? 0, EDGES_GO),
         distance: v.distance ?? 0,
         segments: Math.round(v.segments ?? 1),
       },

@@ -92,7 +92,12 @@ export const SUPPORT: readonly Way[] = [
     fields: [ANGLE, ...LINE_FIELDS],
     initial,
     missing: never,
-    change: (_, v) => ({ tool: 'support', edges: [], over: v.over ?? 60, holding: lines(v) }),
+    change: (c, v) => ({
+      tool: 'support',
+      edges: [...c.edges],
+      over: v.over ?? 60,
+      holding: lines(v),
+    }),
   },
   {
     id: 'support-strip-all',
@@ -102,6 +107,11 @@ export const SUPPORT: readonly Way[] = [
     fields: [ANGLE, ...STRIP_FIELDS],
     initial,
     missing: never,
-    change: (_, v) => ({ tool: 'support', edges: [], over: v.over ?? 60, holding: strip(v) }),
+    change: (c, v) => ({
+      tool: 'support',
+      edges: [...c.edges],
+      over: v.over ?? 60,
+      holding: strip(v),
+    }),
   },
 ];

@@ -29,6 +29,7 @@ final class Arrangement {
   private final int face;
   private final Projection projection;
   private final double merge;
+  private final boolean isPlanar;
   private final List<Vec3> places = new ArrayList<>();
   private final List<Double> across = new ArrayList<>();
   private final List<Double> up = new ArrayList<>();
@@ -59,6 +60,14 @@ final class Arrangement {
    * @param shape the face's normal before any of it was cut
    */
   Arrangement(Mesh mesh, int face, Vec3 shape, double merge) {
+    this(mesh, face, shape, merge, false);
+  }
+
+  /**
+   * @param isPlanar whether it is known that no piece runs through a node or across another
+   */
+  Arrangement(Mesh mesh, int face, Vec3 shape, double merge, boolean isPlanar) {
+    this.isPlanar = isPlanar;
     this.face = face;
     this.projection = Projection.along(shape);
     this.merge = merge;
@@ -73,7 +82,7 @@ final class Arrangement {
     }
   }
 
-  private int addNode(Vec3 at) {
+  int addNode(Vec3 at) {
     places.add(at);
     across.add(projection.across(at));
     up.add(projection.up(at));
@@ -128,13 +137,12 @@ final class Arrangement {
 
   /** The pieces made planar, in order; those along the border are left out. */
   List<Piece> planar() {
-    int known;
-    do {
+    for (int known = -1; !isPlanar && places.size() > known; ) {
       // A crossing may come to lie on a third piece, which then bends to it.
       known = places.size();
       pieces = splitAtNodes();
       pieces = splitAtCrossings();
-    } while (places.size() > known);
+    }
     pieces.removeAll(border);
     return List.copyOf(pieces);
   }
@@ -144,7 +152,7 @@ final class Arrangement {
    * border: it is on that side, which has to be split there and told by {@link #splitBorder}.
    */
   @Nullable OnBorder anyOnBorder() {
-    for (Piece piece : pieces) {
+    for (Piece piece : isPlanar ? Set.<Piece>of() : pieces) {
       Effort.check();
       OnBorder found = onBorder(piece.a);
       found = found == null ? onBorder(piece.b) : found;

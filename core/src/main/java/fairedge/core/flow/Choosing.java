@@ -5,6 +5,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -225,6 +226,41 @@ public final class Choosing {
       }
     }
     return known;
+  }
+
+  /**
+   * What a line of edges parts off: of all that hangs together beside it, not across it, the part
+   * with the fewest faces; nothing where it parts nothing. Cost: what hangs together with it.
+   */
+  public List<Integer> partedBy(Collection<Integer> line) {
+    Set<Integer> across = new HashSet<>(line);
+    Set<Integer> known = new HashSet<>();
+    List<Integer> smallest = List.of();
+    int parts = 0;
+    for (int e : line) {
+      for (int start : mesh.hasEdge(e) ? mesh.facesOn(e) : new int[0]) {
+        if (known.add(start)) {
+          List<Integer> part = spread(start, across, known);
+          smallest = parts == 0 || part.size() < smallest.size() ? part : smallest;
+          parts++;
+        }
+      }
+    }
+    return parts > 1 ? smallest : List.of();
+  }
+
+  private List<Integer> spread(int start, Set<Integer> across, Set<Integer> known) {
+    List<Integer> part = new ArrayList<>(List.of(start));
+    for (int i = 0; i < part.size(); i++) {
+      for (int e : mesh.edges(part.get(i))) {
+        for (int f : across.contains(e) ? new int[0] : mesh.facesOn(e)) {
+          if (known.add(f)) {
+            part.add(f);
+          }
+        }
+      }
+    }
+    return part;
   }
 
   /** Every second one of a loop or ring in order, the first among them. */

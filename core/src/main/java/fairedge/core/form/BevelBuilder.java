@@ -15,18 +15,19 @@ import java.util.List;
 final class BevelBuilder {
   private final EdgeJoints joints;
   private final BevelProfile profile;
-  private final double width;
+  private final Widths widths;
   private final Mesh mesh;
   private final JointLayer layer;
   private final int segments;
   private final int half;
   private final boolean hasMiddle;
 
-  BevelBuilder(Mesh mesh, EdgeJoints joints, BevelProfile profile, double width, JointLayer layer) {
+  BevelBuilder(
+      Mesh mesh, EdgeJoints joints, BevelProfile profile, Widths widths, JointLayer layer) {
     this.mesh = mesh;
     this.joints = joints;
     this.profile = profile;
-    this.width = width;
+    this.widths = widths;
     this.layer = layer;
     this.segments = profile.segments();
     this.half = segments / 2;
@@ -53,7 +54,7 @@ final class BevelBuilder {
   }
 
   private Vec3 place(int vertex, Vec3 way) {
-    return mesh.position(vertex).plus(way.times(width));
+    return mesh.position(vertex).plus(way.times(widths.at(vertex)));
   }
 
   private Runnable spokes(Joint joint) {

@@ -222,11 +222,16 @@ final class EdgeJoints {
     }
   }
 
-  /** Where lines at a distance from the edges end on the edges beside. */
-  List<RunOn.Start> starts(double width) {
+  /**
+   * Where lines at a distance from the edges end on the edges beside.
+   *
+   * @param share of the widths: how far lines lie from the edges
+   */
+  List<RunOn.Start> starts(Widths widths, double share) {
     List<RunOn.Start> starts = new ArrayList<>();
     for (End end : joints.stream().filter(Joint::isEnd).map(End::new).toList()) {
       int v = end.joint.vertex();
+      double width = share * widths.at(v);
       if (isWanted(end.left)) {
         RunOn.Place on = new RunOn.Place(end.edgeLeft(), v);
         starts.add(new RunOn.Start(on, width * end.wayLeft().length(), mesh.previous(end.left)));
@@ -262,16 +267,17 @@ final class EdgeJoints {
    * @param share of the width that is asked for: how far lines lie from the edges
    */
   List<Room.Span> spans(double share) {
-    Map<Integer, Double> reach = new TreeMap<>();
+    Map<Integer, Room.Span> reach = new TreeMap<>();
     for (Joint joint : joints) {
       boolean isWhole = joint.fans().stream().allMatch(this::isWanted);
       for (int i = 0; i < joint.fans().size() && isCrossed(joint) && isWhole; i++) {
-        reach.merge(joint.edgeAfter(i), share * crossing(joint, i), Double::sum);
+        int e = joint.edgeAfter(i);
+        boolean atFirst = mesh.first(e) == joint.vertex();
+        Room.Span span = reach.getOrDefault(e, new Room.Span(e, 0, 0));
+        reach.put(e, span.plus(atFirst, share * crossing(joint, i)));
       }
     }
-    return reach.entrySet().stream()
-        .map(entry -> new Room.Span(entry.getKey(), entry.getValue()))
-        .toList();
+    return List.copyOf(reach.values());
   }
 
   /** Whether so many edges meet that lines cross them. */

@@ -75,6 +75,25 @@ public final class Fold {
    *     gap
    */
   public static Done fold(Site site, List<Hinge> hinges, @Nullable Integer held) {
+    Fold fold = of(site, hinges, held);
+    TreeSet<Integer> edges = new TreeSet<>();
+    hinges.forEach(hinge -> edges.addAll(hinge.edges()));
+    return fold.fold(edges);
+  }
+
+  /**
+   * How panels move from flat to these angles, and on the mesh as it is; nothing is changed.
+   *
+   * @throws Refusal.Raised as the fold itself
+   */
+  public static FoldMotions motions(Site site, List<Hinge> hinges, @Nullable Integer held) {
+    Fold fold = of(site, hinges, held);
+    FoldWay way = FoldWay.to(fold.solved(), fold.solver);
+    return FoldMotions.of(
+        fold.panels, way, new FoldPassing(fold.mesh, fold.panels).first(way).orElse(null));
+  }
+
+  private static Fold of(Site site, List<Hinge> hinges, @Nullable Integer held) {
     if (hinges.isEmpty() || hinges.size() > MOST_HINGES) {
       throw Refusal.because("From 1 to %d hinges fold at once.".formatted(MOST_HINGES));
     }
@@ -99,12 +118,12 @@ public final class Fold {
     List<List<Integer>> edges = hinges.stream().map(Hinge::edges).toList();
     int stays = held == null ? Mesh.NONE : held;
     Panels panels = new Panels(site.mesh(), site.tolerance().scale(), edges, stays);
-    return new Fold(site, hinges, panels).fold(known);
+    return new Fold(site, hinges, panels);
   }
 
   private Done fold(TreeSet<Integer> edges) {
     double[] angles = solved();
-    new FoldPassing(mesh, panels, solver).firstCrossing(angles).ifPresent(remarks::add);
+    tellWhatPasses(angles);
     Map<Integer, Rigid> motions = panels.motions(angles);
     Map<Integer, Vec3> places = new TreeMap<>();
     for (int panel : panels.inOrder()) {
@@ -120,6 +139,28 @@ public final class Fold {
       }
     });
     return new Done(List.of(), remarks, 0, new Chosen(List.of(), List.copyOf(edges), List.of()));
+  }
+
+  private void tellWhatPasses(double[] angles) {
+    FoldPassing passing = new FoldPassing(mesh, panels);
+    if (passing.isTooMuch()) {
+      remarks.add(
+          Remark.of("It is not looked whether so many panels pass through one another.", null));
+      return;
+    }
+    FoldWay way = FoldWay.to(angles, solver);
+    passing
+        .first(way)
+        .ifPresent(crossing -> {
+          String text =
+              String.format(
+                  Locale.ROOT,
+                  "Panels pass through one another from %.0f\u00b0 on.",
+                  way.at(crossing.stop()));
+          for (int f : crossing.faces()) {
+            remarks.add(new Remark(text, Element.face(f), mesh.polygon(f).middle(), null));
+          }
+        });
   }
 
   private double[] solved() {

@@ -2,24 +2,18 @@ package fairedge.core.form;
 
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
-import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.work.Remark;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 
 /**
- * Looks whether panels pass through one another on the way from flat to their angles, all turning
- * evenly, every two degrees. Cost: for each step all pairs of triangles of different panels whose
- * boxes meet.
+ * Looks whether panels pass through one another on the way from flat to their angles. Cost: for
+ * each stop on the way all pairs of triangles of different panels whose boxes meet.
  */
 final class FoldPassing {
-  private static final double EVERY = 2;
-
   /** Of more triangles it is not looked. */
   private static final int MOST = 600;
 
@@ -28,17 +22,15 @@ final class FoldPassing {
 
   private final Mesh mesh;
   private final Panels panels;
-  private final FoldSolver solver;
 
   /** Corners of triangles, three each; and the face that each is of. */
   private final List<int[]> corners = new ArrayList<>();
 
   private final List<Integer> faces = new ArrayList<>();
 
-  FoldPassing(Mesh mesh, Panels panels, FoldSolver solver) {
+  FoldPassing(Mesh mesh, Panels panels) {
     this.mesh = mesh;
     this.panels = panels;
-    this.solver = solver;
     for (int f : new TreeMap<>(panels.panels()).keySet()) {
       int[] round = mesh.vertices(f);
       Polygon shape = mesh.polygon(f);
@@ -50,42 +42,24 @@ final class FoldPassing {
     }
   }
 
-  Optional<Remark> firstCrossing(double[] angles) {
-    if (corners.size() > MOST) {
-      return Optional.of(
-          Remark.of("It is not looked whether so many panels pass through one another.", null));
-    }
-    double most = 0;
-    for (double angle : angles) {
-      most = Math.max(most, Math.abs(angle));
-    }
-    int steps = (int) Math.ceil(most / EVERY);
-    double[] last = angles;
-    List<double[]> way = new ArrayList<>();
-    // From the end back to flat: near flat alone there would be two ways.
-    for (int step = steps; step >= 1; step--) {
-      double share = (double) step / steps;
-      double[] guess = new double[angles.length];
-      for (int i = 0; i < guess.length; i++) {
-        guess[i] = step == steps ? angles[i] : last[i] * step / (step + 1);
-      }
-      for (int i = 0; i < guess.length; i++) {
-        guess[i] = solver.isFree(i) ? guess[i] : angles[i] * share;
-      }
-      last = solver.solved(guess);
-      way.add(last);
-    }
-    for (int k = way.size() - 1; k >= 0; k--) {
-      int f = crossed(panels.motions(way.get(k)));
-      if (f != Mesh.NONE) {
-        double at = most * (way.size() - k) / steps;
-        return Optional.of(
-            new Remark(
-                String.format(
-                    Locale.ROOT, "Panels pass through one another from %.0f\u00b0 on.", at),
-                Element.face(f),
-                mesh.polygon(f).middle(),
-                null));
+  /**
+   * Where panels first pass through one another.
+   *
+   * @param stop on the way, 0 being flat
+   * @param faces one of each of the two
+   */
+  record Crossing(int stop, List<Integer> faces) {}
+
+  /** Whether there are so many panels that it is not looked. */
+  boolean isTooMuch() {
+    return corners.size() > MOST;
+  }
+
+  Optional<Crossing> first(FoldWay way) {
+    for (int stop = 1; stop < way.stops().size() && !isTooMuch(); stop++) {
+      List<Integer> faces = crossed(panels.motions(way.stops().get(stop)));
+      if (!faces.isEmpty()) {
+        return Optional.of(new Crossing(stop, faces));
       }
     }
     return Optional.empty();
@@ -95,7 +69,7 @@ final class FoldPassing {
     return panels.panels().getOrDefault(faces.get(triangle), Mesh.NONE);
   }
 
-  private int crossed(Map<Integer, Rigid> motions) {
+  private List<Integer> crossed(Map<Integer, Rigid> motions) {
     int n = corners.size();
     Vec3[][] now = new Vec3[n][3];
     for (int i = 0; i < n; i++) {
@@ -109,11 +83,11 @@ final class FoldPassing {
         if (panel(i) != panel(j)
             && boxesMeet(now[i], now[j])
             && (pierces(now[i], now[j]) || pierces(now[j], now[i]))) {
-          return faces.get(i);
+          return List.of(faces.get(i), faces.get(j));
         }
       }
     }
-    return Mesh.NONE;
+    return List.of();
   }
 
   private static boolean boxesMeet(Vec3[] a, Vec3[] b) {

@@ -94,19 +94,21 @@ public final class Groove {
     chosen.forEach(e -> EdgeRuns.requireSides(site, e, false));
     List<Remark> remarks = new ArrayList<>();
     EdgeJoints joints = joints(mesh, chosen, channel);
-    double width =
+    Widths widths =
         new Room(mesh, joints.rounds(0.5), joints.spans(0.5 * channel.floor() / channel.width()))
             .fitting(channel.width(), channel.roomy(), "The channel", remarks);
-    List<RunOn.Start> rims = channel.end() == GrooveEnd.WALL ? joints.starts(width / 2) : List.of();
+    List<RunOn.Start> rims =
+        channel.end() == GrooveEnd.WALL ? joints.starts(widths, 0.5) : List.of();
     if (!rims.isEmpty()) {
       RunOn.Ran ran = channel.runOn() ? RunOn.cut(site, rims, List.of()) : RunOn.mark(site, rims);
       remarks.addAll(ran.remarks());
+      widths.follow(mesh, chosen, ran.parts());
       chosen = EdgeRuns.inParts(chosen, ran);
       joints = joints(mesh, chosen, channel);
     }
     StripLayer strips = new StripLayer(site);
     JointLayer layer = new JointLayer(site.edit(), strips, remarks);
-    new GrooveBuilder(mesh, joints, channel, width, layer).build(chosen);
+    new GrooveBuilder(mesh, joints, channel, widths, layer).build(chosen);
     strips.lay(chosen);
     return new Done(List.of(), remarks, 0, Chosen.faces(strips.laid()));
   }

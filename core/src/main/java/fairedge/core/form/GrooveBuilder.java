@@ -24,8 +24,7 @@ final class GrooveBuilder {
   private final Mesh mesh;
   private final EdgeJoints joints;
   private final Groove.Channel channel;
-  private final double width;
-  private final double floor;
+  private final Widths widths;
   private final JointLayer layer;
 
   /** By end and edge, seen along the edge from there: the floor's places from right to left. */
@@ -39,12 +38,11 @@ final class GrooveBuilder {
   }
 
   GrooveBuilder(
-      Mesh mesh, EdgeJoints joints, Groove.Channel channel, double width, JointLayer layer) {
+      Mesh mesh, EdgeJoints joints, Groove.Channel channel, Widths widths, JointLayer layer) {
     this.mesh = mesh;
     this.joints = joints;
     this.channel = channel;
-    this.width = width;
-    this.floor = channel.floor() * width / channel.width();
+    this.widths = widths;
     this.layer = layer;
   }
 
@@ -87,6 +85,7 @@ final class GrooveBuilder {
   private void requireFloor(Joint joint, Vec3[][] rows, @Nullable Vec3 middle) {
     int n = rows.length;
     Vec3 at = mesh.position(joint.vertex());
+    double floor = floor(joint.vertex());
     for (int i = 0; i < n; i++) {
       Vec3 along = joints.towards(joint.vertex(), joint.edgeAfter(i));
       double others = middle == null ? -floor : middle.minus(at).dot(along);
@@ -108,6 +107,11 @@ final class GrooveBuilder {
     }
   }
 
+  /** How wide the floor is at a vertex. */
+  private double floor(int vertex) {
+    return channel.floor() * widths.at(vertex) / channel.width();
+  }
+
   private boolean isSplit() {
     return channel.across() == 2;
   }
@@ -118,7 +122,7 @@ final class GrooveBuilder {
 
   private Vec3 above(Joint joint, int fan) {
     Vec3 way = joints.way(joint.fans().get(fan));
-    return mesh.position(joint.vertex()).plus(way.times(floor / 2));
+    return mesh.position(joint.vertex()).plus(way.times(floor(joint.vertex()) / 2));
   }
 
   /** The rim of a fan and the floor below it. */
@@ -127,7 +131,8 @@ final class GrooveBuilder {
     Vec3 way = joints.way(fan);
     Vec3 down = down(joint.vertex(), fan.corners());
     return new Vec3[] {
-      at.plus(way.times(width / 2)), at.plus(way.times(floor / 2)).plus(down),
+      at.plus(way.times(widths.at(joint.vertex()) / 2)),
+      at.plus(way.times(floor(joint.vertex()) / 2)).plus(down),
     };
   }
 
@@ -159,7 +164,10 @@ final class GrooveBuilder {
     Vec3[] onEdges = new Vec3[n];
     for (int i = 0; i < n; i++) {
       int e = joint.edgeAfter(i);
-      Vec3 along = joints.towards(joint.vertex(), e).times(joints.crossing(joint, i) * floor / 2);
+      Vec3 along =
+          joints
+              .towards(joint.vertex(), e)
+              .times(joints.crossing(joint, i) * floor(joint.vertex()) / 2);
       int c = mesh.firstSideOn(e);
       onEdges[i] =
           mesh.position(joint.vertex())
@@ -190,8 +198,8 @@ final class GrooveBuilder {
     int v = joint.vertex();
     int edge = joint.edges().getFirst();
     Vec3 at = mesh.position(v);
-    Vec3 leftAbove = at.plus(end.wayLeft().times(floor / 2));
-    Vec3 rightAbove = at.plus(end.wayRight().times(floor / 2));
+    Vec3 leftAbove = at.plus(end.wayLeft().times(floor(v) / 2));
+    Vec3 rightAbove = at.plus(end.wayRight().times(floor(v) / 2));
     Vec3 left = leftAbove.plus(down(v, List.of(end.left)));
     Vec3 right = rightAbove.plus(down(v, List.of(end.right)));
     Vec3 middle = at.plus(down(v, List.of(end.left, end.right)));

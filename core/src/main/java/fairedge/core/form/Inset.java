@@ -104,7 +104,7 @@ public final class Inset {
     private final Region region;
     private final Map<Integer, Vec3> ways;
     private final Map<Integer, Vec3> from = new HashMap<>();
-    private final double width;
+    private final Widths widths;
 
     Placing(Mesh mesh, Region region, Margin margin, List<Remark> remarks) {
       this.region = region;
@@ -114,7 +114,7 @@ public final class Inset {
       this.ways = Sectors.of(mesh, region);
       region.vertices().forEach(v -> from.put(v, mesh.position(v)));
       Room room = new Room(mesh, region.rings().stream().map(this::round).toList());
-      this.width = room.fitting(margin.width(), margin.roomy(), "The ring", remarks);
+      this.widths = room.fitting(margin.width(), margin.roomy(), "The ring", remarks);
     }
 
     void lay(Site site, Vec3 raised) {
@@ -127,7 +127,7 @@ public final class Inset {
       if (way == null) {
         return raised.equals(Vec3.ZERO) ? null : at.plus(raised);
       }
-      return at.plus(way.times(width)).plus(raised);
+      return at.plus(way.times(widths.at(fan.vertex()))).plus(raised);
     }
 
     private Room.Round round(Ring ring) {

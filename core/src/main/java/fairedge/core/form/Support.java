@@ -186,8 +186,8 @@ public final class Support {
     EdgeJoints joints = new EdgeJoints(mesh, region, EdgeJoints.AtEnds.CLOSE, region.ends());
     joints.requireWide();
     requireFew(joints, chosen.size());
-    double width = fitting(joints, "The strip");
-    List<Integer> laid = lay(joints, profile, chosen, width).laid();
+    Widths widths = fitting(joints, "The strip");
+    List<Integer> laid = lay(joints, profile, chosen, widths).laid();
     if (holding.segments() % 2 == 1 && holding.profile() == 1) {
       remarks.add(
           Remark.of("With an odd number of segments the corner that was there is missed.", null));
@@ -209,16 +209,16 @@ public final class Support {
     }
   }
 
-  private double fitting(EdgeJoints joints, String what) {
+  private Widths fitting(EdgeJoints joints, String what) {
     return new Room(mesh, joints.rounds(1), joints.spans(1))
         .fitting(holding.distance(), holding.roomy(), what, remarks);
   }
 
   private StripLayer lay(
-      EdgeJoints joints, BevelProfile profile, Collection<Integer> chosen, double width) {
+      EdgeJoints joints, BevelProfile profile, Collection<Integer> chosen, Widths widths) {
     StripLayer layer = new StripLayer(site);
     JointLayer ends = new JointLayer(site.edit(), layer, remarks);
-    new BevelBuilder(mesh, joints, profile, width, ends).build();
+    new BevelBuilder(mesh, joints, profile, widths, ends).build();
     layer.lay(chosen);
     return layer;
   }
@@ -229,15 +229,16 @@ public final class Support {
     if (holding.through()) {
       return straightThrough(chosen, joints);
     }
-    double width = fitting(joints, "The strip");
-    List<RunOn.Start> ends = joints.starts(width);
+    Widths widths = fitting(joints, "The strip");
+    List<RunOn.Start> ends = joints.starts(widths, 1);
     if (!ends.isEmpty()) {
       RunOn.Ran ran = RunOn.cut(site, ends, List.of());
       remarks.addAll(ran.remarks());
+      widths.follow(mesh, chosen, ran.parts());
       chosen = EdgeRuns.inParts(chosen, ran);
       joints = lined(chosen);
     }
-    tellWhatHolds(lay(joints, CORNER, chosen, width).rows());
+    tellWhatHolds(lay(joints, CORNER, chosen, widths).rows());
     return new Done(List.of(), remarks, 0, new Chosen(List.of(), List.copyOf(chosen), List.of()));
   }
 
@@ -259,12 +260,13 @@ public final class Support {
       starts.add(other);
       within.add(new RunOn.Across(mesh.faceOf(side), one.place(), other.place()));
     }
-    double width =
+    Widths widths =
         new Room(mesh, List.of(), spans(starts))
             .fitting(holding.distance(), holding.roomy(), "The strip", remarks);
     List<RunOn.Start> placed =
         starts.stream()
-            .map(s -> new RunOn.Start(s.place(), width * s.distance(), s.side()))
+            .map(s ->
+                new RunOn.Start(s.place(), widths.at(s.place().end()) * s.distance(), s.side()))
             .toList();
     RunOn.Ran ran = RunOn.cut(site, placed, within);
     remarks.addAll(ran.remarks());
@@ -273,7 +275,7 @@ public final class Support {
   }
 
   /** How far lines come from the ends of the edges that they cross, each place by its mean. */
-  private static List<Room.Span> spans(List<RunOn.Start> starts) {
+  private List<Room.Span> spans(List<RunOn.Start> starts) {
     Map<RunOn.Place, Double> means =
         starts.stream()
             .collect(
@@ -281,11 +283,13 @@ public final class Support {
                     RunOn.Start::place,
                     LinkedHashMap::new,
                     Collectors.averagingDouble(RunOn.Start::distance)));
-    Map<Integer, Double> byEdge = new LinkedHashMap<>();
-    means.forEach((place, mean) -> byEdge.merge(place.edge(), mean, Double::sum));
-    return byEdge.entrySet().stream()
-        .map(entry -> new Room.Span(entry.getKey(), entry.getValue()))
-        .toList();
+    Map<Integer, Room.Span> byEdge = new LinkedHashMap<>();
+    means.forEach((place, mean) -> {
+      int e = place.edge();
+      Room.Span span = byEdge.getOrDefault(e, new Room.Span(e, 0, 0));
+      byEdge.put(e, span.plus(mesh.first(e) == place.end(), mean));
+    });
+    return List.copyOf(byEdge.values());
   }
 
   /**

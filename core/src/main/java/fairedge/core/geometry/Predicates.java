@@ -1,6 +1,7 @@
 package fairedge.core.geometry;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 
 /**
  * Signs of determinants, never wrong: a floating-point filter first, exact arithmetic where it
@@ -10,6 +11,13 @@ import java.math.BigDecimal;
 public final class Predicates {
   private static final double EPSILON = 0x1p-53;
   private static final double TURN_BOUND = (3 + 16 * EPSILON) * EPSILON;
+
+  /**
+   * So many times the rounding a determinant is before its first digits are trusted to be right.
+   */
+  private static final double SURE = 0x1p40;
+
+  private static final MathContext DIGITS = new MathContext(40);
   private static final double SIDE_BOUND = (7 + 56 * EPSILON) * EPSILON;
 
   private Predicates() {}
@@ -34,22 +42,66 @@ public final class Predicates {
    * points, -1 on the other, 0 in the plane. All coordinates finite.
    */
   public static int side(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
-    Vec3 p = a.minus(d);
-    Vec3 q = b.minus(d);
-    Vec3 r = c.minus(d);
-    double det = p.dot(q.cross(r));
-    double bound =
-        SIDE_BOUND
-            * (Math.abs(p.x()) * (Math.abs(q.y() * r.z()) + Math.abs(q.z() * r.y()))
-                + Math.abs(p.y()) * (Math.abs(q.z() * r.x()) + Math.abs(q.x() * r.z()))
-                + Math.abs(p.z()) * (Math.abs(q.x() * r.y()) + Math.abs(q.y() * r.x())));
+    double det = determinant(a, b, c, d);
+    double bound = bound(a, b, c, d);
     if (det > bound || -det > bound) {
       return det > 0 ? -1 : 1;
     }
     return -exactDeterminant(a, b, c, d);
   }
 
+  /**
+   * Where a segment crosses a plane: the share from p to q at which it meets the plane through a,
+   * b, c, right to the last place or two.
+   *
+   * <p>Precondition: p and q lie on different sides, or one of them in the plane.
+   */
+  public static double share(Vec3 a, Vec3 b, Vec3 c, Vec3 p, Vec3 q) {
+    double before = determinant(a, b, c, p);
+    double after = determinant(a, b, c, q);
+    double sure = SURE * (bound(a, b, c, p) + bound(a, b, c, q));
+    if (Math.abs(before - after) > sure) {
+      return Math.clamp(before / (before - after), 0, 1);
+    }
+    BigDecimal first = exactly(a, b, c, p);
+    BigDecimal whole = first.subtract(exactly(a, b, c, q));
+    return whole.signum() == 0 ? 0 : first.divide(whole, DIGITS).doubleValue();
+  }
+
+  /**
+   * Which of two planes a segment from p to q crosses first: -1 the one through a, b, c; 1 the one
+   * through d, e, f; 0 both at once. Precondition: it crosses both.
+   */
+  public static int compareShares(Vec3 p, Vec3 q, Vec3 a, Vec3 b, Vec3 c, Vec3 d, Vec3 e, Vec3 f) {
+    BigDecimal one = exactly(a, b, c, p);
+    BigDecimal oneWhole = one.subtract(exactly(a, b, c, q));
+    BigDecimal two = exactly(d, e, f, p);
+    BigDecimal twoWhole = two.subtract(exactly(d, e, f, q));
+    int sign = one.multiply(twoWhole).compareTo(two.multiply(oneWhole));
+    return sign * oneWhole.signum() * twoWhole.signum();
+  }
+
+  private static double determinant(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
+    Vec3 q = b.minus(d);
+    return a.minus(d).dot(q.cross(c.minus(d)));
+  }
+
+  /** How large the terms of a determinant are: its rounding is a share of that. */
+  private static double bound(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
+    Vec3 p = a.minus(d);
+    Vec3 q = b.minus(d);
+    Vec3 r = c.minus(d);
+    return SIDE_BOUND
+        * (Math.abs(p.x()) * (Math.abs(q.y() * r.z()) + Math.abs(q.z() * r.y()))
+            + Math.abs(p.y()) * (Math.abs(q.z() * r.x()) + Math.abs(q.x() * r.z()))
+            + Math.abs(p.z()) * (Math.abs(q.x() * r.y()) + Math.abs(q.y() * r.x())));
+  }
+
   private static int exactDeterminant(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
+    return exactly(a, b, c, d).signum();
+  }
+
+  private static BigDecimal exactly(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
     BigDecimal[] p = exactDifference(a, d);
     BigDecimal[] q = exactDifference(b, d);
     BigDecimal[] r = exactDifference(c, d);
@@ -59,7 +111,7 @@ public final class Predicates {
       int k = (i + 2) % 3;
       sum = sum.add(p[i].multiply(q[j].multiply(r[k]).subtract(q[k].multiply(r[j]))));
     }
-    return sum.signum();
+    return sum;
   }
 
   private static BigDecimal[] exactDifference(Vec3 a, Vec3 d) {

@@ -35,10 +35,15 @@ public record Vec3(double x, double y, double z) {
 
   /** From here to the segment between two places. */
   public double distanceToSegment(Vec3 a, Vec3 b) {
+    return distance(onSegment(a, b));
+  }
+
+  /** The place between two that is nearest to here. */
+  public Vec3 onSegment(Vec3 a, Vec3 b) {
     Vec3 along = b.minus(a);
     double whole = along.dot(along);
     double t = whole > 0 ? Math.clamp(minus(a).dot(along) / whole, 0, 1) : 0;
-    return distance(a.plus(along.times(t)));
+    return a.plus(along.times(t));
   }
 
   /** A unit vector square to this one, which has a length; which of them is fixed. */

@@ -44,8 +44,8 @@ public final class Journal {
     touchFaces(facesTouched);
   }
 
-  /** Whether a vertex was moved before: where it lay at first is all that undo needs to know. */
-  boolean hasMoved(int vertex) {
+  /** Whether a vertex was moved: where it lay at first is all that undo needs to know. */
+  public boolean hasMoved(int vertex) {
     return moved.get(vertex);
   }
 
@@ -114,6 +114,7 @@ public final class Journal {
       case LocalChange.FaceMade m -> touched.faces().set(m.face());
       case LocalChange.FaceRemoved r -> touched.faces().set(r.face());
       case LocalChange.FaceReshaped r -> touched.faces().set(r.face());
+      case LocalChange.FaceLabelled l -> touched.faces().set(l.face());
     }
   }
 

@@ -63,4 +63,11 @@ public sealed interface LocalChange {
 
   /** A face runs over other vertices now. */
   record FaceReshaped(int face, int[] before) implements LocalChange {}
+
+  /**
+   * A face has another label now.
+   *
+   * @param isNew whether there was no such label before
+   */
+  record FaceLabelled(int face, int before, boolean isNew) implements LocalChange {}
 }

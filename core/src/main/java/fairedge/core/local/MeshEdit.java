@@ -1,6 +1,7 @@
 package fairedge.core.local;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Label;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshLinks;
 import java.util.List;
@@ -282,6 +283,19 @@ public final class MeshEdit {
     journal.add(new LocalChange.FaceReshaped(f, before), memory);
   }
 
+  /**
+   * Gives a face another label. Cost: constant, and once for a label the number of labels. Inverse:
+   * itself.
+   */
+  public void labelFace(int f, Label label) {
+    require(mesh.hasFace(f), "no face ", f);
+    int before = mesh.labelOf(f);
+    int known = mesh.labels().indexOf(label);
+    links.label(f, known < 0 ? links.makeLabel(label) : known);
+    noteSides(f);
+    journal.add(new LocalChange.FaceLabelled(f, before, known < 0), values.remember());
+  }
+
   private void requireRing(int[] vertices) {
     require(vertices.length >= 3, "a face has at least 3 corners, not ", vertices.length);
     for (int i = 0; i < vertices.length; i++) {
@@ -324,6 +338,12 @@ public final class MeshEdit {
           links.forgetFace(m.face());
         }
         case LocalChange.FaceRemoved r -> faces.lay(r.face(), r.vertices());
+        case LocalChange.FaceLabelled l -> {
+          links.label(l.face(), l.before());
+          if (l.isNew()) {
+            links.forgetLabel();
+          }
+        }
         case LocalChange.FaceReshaped r -> {
           faces.unlay(r.face());
           faces.lay(r.face(), r.before());

@@ -334,9 +334,14 @@ public final class MeshLinks {
   }
 
   /** Adds a label to those that faces may have. */
-  int makeLabel(Label label) {
+  public int makeLabel(Label label) {
     mesh.labels.add(label);
     return mesh.labels.size() - 1;
+  }
+
+  /** Takes back the label that was added last; no face has it. */
+  public void forgetLabel() {
+    mesh.labels.removeLast();
   }
 
   /** Labels face f by one of the labels that there are. */

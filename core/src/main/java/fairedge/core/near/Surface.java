@@ -286,6 +286,28 @@ public final class Surface {
     return value < low ? low - value : value > high ? value - high : 0;
   }
 
+  /** The place on a triangle that is nearest to one. */
+  public Vec3 foot(int triangle, Vec3 p) {
+    Vec3 a = corner(triangle, 0);
+    Vec3 b = corner(triangle, 1);
+    Vec3 c = corner(triangle, 2);
+    Vec3 normal = b.minus(a).cross(c.minus(a));
+    double size = normal.dot(normal);
+    if (size > 0) {
+      Vec3 on = p.minus(normal.times(p.minus(a).dot(normal) / size));
+      if (b.minus(a).cross(on.minus(a)).dot(normal) >= 0
+          && c.minus(b).cross(on.minus(b)).dot(normal) >= 0
+          && a.minus(c).cross(on.minus(c)).dot(normal) >= 0) {
+        return on;
+      }
+    }
+    Vec3 best = p.onSegment(a, b);
+    for (Vec3 side : new Vec3[] {p.onSegment(b, c), p.onSegment(c, a)}) {
+      best = side.distance(p) < best.distance(p) ? side : best;
+    }
+    return best;
+  }
+
   /** From a place to a triangle. */
   public double distance(int triangle, Vec3 p) {
     return Math.sqrt(squared(triangle, p.x(), p.y(), p.z()));

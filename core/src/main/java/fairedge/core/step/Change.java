@@ -46,6 +46,7 @@ public sealed interface Change
         Tidying.SlideChange,
         Tidying.MoveChange,
         Tidying.RelaxChange,
+        Tidying.NameChange,
         Forming.InsetChange,
         Forming.ExtrudeChange,
         Forming.ExtrudeEdgesChange,

@@ -27,6 +27,7 @@ public enum ChangeKind {
   SLIDE("slide", "Slide", Tidying.SlideChange.class),
   RELAX("relax", "Relax", Tidying.RelaxChange.class),
   MOVE("move", "Move", Tidying.MoveChange.class),
+  NAME("name", "Name", Tidying.NameChange.class),
   INSET("inset", "Inset", Forming.InsetChange.class),
   EXTRUDE("extrude", "Extrude", Forming.ExtrudeChange.class),
   EXTRUDE_EDGES("extrudeEdges", "Extrude edges", Forming.ExtrudeEdgesChange.class),

@@ -17,6 +17,7 @@ import fairedge.core.form.MirrorPlane;
 import fairedge.core.form.Support;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Move;
 import fairedge.core.work.Done;
@@ -56,7 +57,24 @@ final class Evenly {
       throw Refusal.because(
           "Kept even, a change works on the whole form: show all faces, and let go of the chosen.");
     }
-    return new Evenly(site, MirrorPlane.of(site, by)).make(change);
+    Evenly evenly = new Evenly(site, MirrorPlane.of(site, by));
+    Done done = evenly.make(change);
+    evenly.requireFollowed();
+    return done;
+  }
+
+  /** What was made or moved has its image, whatever way that was done. */
+  private void requireFollowed() {
+    Images now = later();
+    ElementSet touched = site.edit().journal().touched();
+    for (int v = touched.vertices().nextSetBit(0);
+        v >= 0;
+        v = touched.vertices().nextSetBit(v + 1)) {
+      boolean isAltered = v >= site.firstNewVertex() || site.edit().journal().hasMoved(v);
+      if (isAltered && mesh.hasVertex(v) && mesh.facesAt(v).length > 0) {
+        now.vertex(v);
+      }
+    }
   }
 
   private Done make(Change change) {
@@ -78,7 +96,13 @@ final class Evenly {
       case Tidying.FlipChange c -> once(new Tidying.FlipChange(images.withFaces(c.faces())));
       case Tidying.RelaxChange c ->
           once(
-              new Tidying.RelaxChange(images.withVertices(c.vertices()), c.rounds(), c.strength()));
+              new Tidying.RelaxChange(
+                  images.withVertices(c.vertices()), c.rounds(), c.strength(), c.way()));
+      case Tidying.NameChange c -> once(c);
+      case Tidying.MoveChange c when c.pull() != null ->
+          throw Refusal.because(
+              "What is about the chosen can't be pulled along with its image: choose all that"
+                  + " moves.");
       case Forming.InsetChange c ->
           once(new Forming.InsetChange(images.withFaces(c.faces()), c.each(), c.margin()));
       case Forming.SupportChange c when c.holding().side() != Support.SupportSide.BOTH ->

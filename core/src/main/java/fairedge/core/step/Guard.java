@@ -1,7 +1,6 @@
 package fairedge.core.step;
 
 import fairedge.core.geometry.Tolerance;
-import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.ElementSet;
@@ -96,38 +95,13 @@ public final class Guard {
         && mesh.position(v).equals(starter.position(v));
   }
 
-  /** Whether a face has its corners, in their order, and no others but on its sides. */
   private boolean keeps(Mesh mesh, Mesh starter, int f) {
-    if (!mesh.hasFace(f)) {
-      return false;
-    }
-    int[] before = starter.vertices(f);
-    int[] now = mesh.vertices(f);
-    int start = 0;
-    while (start < now.length && now[start] != before[0]) {
-      start++;
-    }
-    if (start == now.length) {
-      return false;
-    }
-    int corner = 0;
-    for (int i = 0; i < now.length; i++) {
-      int v = now[(start + i) % now.length];
-      if (corner < before.length && v == before[corner]) {
-        if (!mesh.position(v).equals(starter.position(v))) {
-          return false;
-        }
-        corner++;
-      } else if (!isOnSide(mesh, v, starter, before, corner - 1)) {
-        return false;
-      }
-    }
-    return corner == before.length;
-  }
-
-  private boolean isOnSide(Mesh mesh, int v, Mesh starter, int[] ring, int side) {
-    Vec3 a = starter.position(ring[side]);
-    Vec3 b = starter.position(ring[(side + 1) % ring.length]);
-    return mesh.position(v).distanceToSegment(a, b) <= merge;
+    return KeptFace.isKept(
+        mesh,
+        f,
+        starter.vertices(f),
+        v -> mesh.position(v).equals(starter.position(v)),
+        starter::position,
+        merge);
   }
 }

@@ -1,7 +1,9 @@
 package fairedge.core.step;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Journal;
 import fairedge.core.local.LocalChange;
+import fairedge.core.mesh.Mesh;
 import fairedge.core.work.Chosen;
 import fairedge.core.work.CutPiece;
 import fairedge.core.work.Done;
@@ -12,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.TreeSet;
 
 /**
  * What became of the elements, so that marks, notes and what is chosen move along with a change. An
@@ -24,6 +27,7 @@ import java.util.TreeMap;
  * @param newFaces faces made that came of no face
  * @param movedVertices vertices that were there and lie elsewhere
  * @param reshapedFaces faces that run over other vertices
+ * @param namedFaces faces that belong to a part of another name
  * @param goneVertices ids freed
  * @param goneEdges ids freed
  * @param joinedEdges of those, edges that went into another when a vertex between them went
@@ -39,6 +43,7 @@ public record Receipt(
     List<Integer> newFaces,
     List<Integer> movedVertices,
     List<Integer> reshapedFaces,
+    List<Integer> namedFaces,
     List<Integer> goneVertices,
     List<Integer> goneEdges,
     List<Integer> joinedEdges,
@@ -60,9 +65,44 @@ public record Receipt(
         && newFaces.isEmpty()
         && movedVertices.isEmpty()
         && reshapedFaces.isEmpty()
+        && namedFaces.isEmpty()
         && goneVertices.isEmpty()
         && goneEdges.isEmpty()
         && goneFaces.isEmpty();
+  }
+
+  /**
+   * The edges of the line that was cut: those that were made in faces, and those along which it
+   * ran. Cost: the line, and a look at all vertices.
+   *
+   * @param mesh as the change left it
+   */
+  public List<Integer> line(Mesh mesh) {
+    Map<Vec3, Integer> at = new HashMap<>();
+    for (CutPiece piece : pieces) {
+      piece.points().forEach(p -> at.put(p.at(), Mesh.NONE));
+    }
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      if (mesh.hasVertex(v) && at.containsKey(mesh.position(v))) {
+        at.put(mesh.position(v), v);
+      }
+    }
+    TreeSet<Integer> line = new TreeSet<>(newEdges);
+    for (CutPiece piece : pieces) {
+      int from = 0;
+      for (int length : piece.stretches()) {
+        for (int i = from + 1; i < from + length; i++) {
+          int a = at.getOrDefault(piece.points().get(i - 1).at(), Mesh.NONE);
+          int b = at.getOrDefault(piece.points().get(i).at(), Mesh.NONE);
+          int e = a == Mesh.NONE || b == Mesh.NONE ? Mesh.NONE : mesh.findEdge(a, b);
+          if (e != Mesh.NONE) {
+            line.add(e);
+          }
+        }
+        from += length;
+      }
+    }
+    return List.copyOf(line);
   }
 
   static Receipt of(Journal journal, Done result) {
@@ -80,6 +120,7 @@ public record Receipt(
     private final BitSet newFaces = new BitSet();
     private final BitSet movedVertices = new BitSet();
     private final BitSet reshapedFaces = new BitSet();
+    private final BitSet namedFaces = new BitSet();
     private final BitSet goneVertices = new BitSet();
     private final BitSet goneEdges = new BitSet();
     private final BitSet joinedEdges = new BitSet();
@@ -108,6 +149,7 @@ public record Receipt(
         case LocalChange.FaceMade m -> newFaces.set(m.face());
         case LocalChange.FaceRemoved r -> freeFace(r.face());
         case LocalChange.FaceReshaped r -> noteUnlessNew(r.face(), newFaces, reshapedFaces);
+        case LocalChange.FaceLabelled l -> noteUnlessNew(l.face(), newFaces, namedFaces);
       }
     }
 
@@ -138,6 +180,7 @@ public record Receipt(
 
     private void freeFace(int f) {
       reshapedFaces.clear(f);
+      namedFaces.clear(f);
       if (faceWhole.remove(f) == null) {
         free(f, newFaces, goneFaces);
       }
@@ -168,6 +211,7 @@ public record Receipt(
           ids(newFaces),
           ids(movedVertices),
           ids(reshapedFaces),
+          ids(namedFaces),
           ids(goneVertices),
           ids(goneEdges),
           ids(joinedEdges),

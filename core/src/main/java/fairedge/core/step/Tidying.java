@@ -7,6 +7,8 @@ import fairedge.core.tidy.EdgeWork;
 import fairedge.core.tidy.FaceFill;
 import fairedge.core.tidy.Lift;
 import fairedge.core.tidy.Move;
+import fairedge.core.tidy.Naming;
+import fairedge.core.tidy.Relax;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Done;
@@ -14,6 +16,7 @@ import fairedge.core.work.Scope;
 import fairedge.core.work.Site;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** The changes that clean up. They name their elements themselves, so most need no scope. */
 public final class Tidying {
@@ -244,12 +247,18 @@ public final class Tidying {
   }
 
   /** Vertices moved, turned, scaled. */
-  public record MoveChange(List<Integer> vertices, Move.Motion motion) implements Change {
+  public record MoveChange(List<Integer> vertices, Move.Motion motion, Move.@Nullable Pull pull)
+      implements Change {
     public MoveChange {
       vertices = List.copyOf(vertices);
       Objects.requireNonNull(motion, "motion");
     }
 
+    /** The chosen ones alone. */
+    public MoveChange(List<Integer> vertices, Move.Motion motion) {
+      this(vertices, motion, null);
+    }
+
     @Override
     public String brief(Effect effect) {
       return Counted.of(vertices.size(), "vertex");
@@ -257,24 +266,50 @@ public final class Tidying {
 
     @Override
     public Done applyTo(Site site) {
-      return Move.move(site, vertices, motion);
+      return Move.move(site, vertices, motion, pull);
     }
   }
 
   /** Vertices evened out. */
-  public record RelaxChange(List<Integer> vertices, int rounds, double strength) implements Change {
+  public record RelaxChange(List<Integer> vertices, int rounds, double strength, Relax.RelaxWay way)
+      implements Change {
     public RelaxChange {
       vertices = List.copyOf(vertices);
+      Objects.requireNonNull(way, "way");
+    }
+
+    /** The way, where it is left out, evens distances. */
+    public static RelaxChange asked(
+        List<Integer> vertices, int rounds, double strength, Relax.@Nullable RelaxWay way) {
+      return new RelaxChange(vertices, rounds, strength, way == null ? Relax.RelaxWay.EVEN : way);
     }
 
     @Override
     public String brief(Effect effect) {
-      return Counted.of(vertices.size(), "vertex");
+      return Counted.of(vertices.size(), "vertex") + (way == Relax.RelaxWay.FLOW ? ", loops" : "");
     }
 
     @Override
     public Done applyTo(Site site) {
-      return Move.relax(site, vertices, rounds, strength);
+      return Relax.relax(site, vertices, rounds, strength, way);
+    }
+  }
+
+  /** Faces made a part of a name. */
+  public record NameChange(List<Integer> faces, String name) implements Change {
+    public NameChange {
+      faces = List.copyOf(faces);
+      Objects.requireNonNull(name, "name");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return name;
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Naming.name(site, faces, name);
     }
   }
 }

@@ -1,5 +1,7 @@
 package fairedge.core.step;
 
+import fairedge.core.form.Fold;
+import fairedge.core.form.FoldMotions;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.Journal;
 import fairedge.core.local.MeshEdit;
@@ -12,7 +14,9 @@ import fairedge.core.work.Site;
 import fairedge.core.work.View;
 import java.util.ArrayDeque;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 
@@ -22,7 +26,7 @@ import java.util.function.BiFunction;
  */
 public final class Workpiece {
   /** Of the engine: raised whenever a change may come out otherwise than it did. */
-  public static final int ENGINE = 2;
+  public static final int ENGINE = 3;
 
   private final Mesh mesh;
   private final Tolerance tolerance;
@@ -79,17 +83,27 @@ public final class Workpiece {
    * After a step those taken back before can't be made again. Cost: what the change touches.
    */
   public Outcome apply(Change change) {
+    return apply(change, List.of());
+  }
+
+  /**
+   * The same, or refused where it would alter a face that whoever asks does not see. Only who asks
+   * for it first is spared so: made again, it comes out alike.
+   *
+   * @param hidden ids of faces
+   */
+  public Outcome apply(Change change, Collection<Integer> hidden) {
     int before = steps.size();
-    Outcome outcome = step(change, guard);
+    Outcome outcome = step(change, hidden, guard);
     if (steps.size() > before) {
       undone.clear();
     }
     return outcome;
   }
 
-  private Outcome step(Change change, Guard guard) {
+  private Outcome step(Change change, Collection<Integer> hidden, Guard guard) {
     MeshEdit edit = new MeshEdit(mesh);
-    Outcome outcome = tryOut(change, edit, guard);
+    Outcome outcome = tryOut(change, hidden, edit, guard);
     near.update(edit.journal().touched().faces());
     if (outcome instanceof Outcome.Made made && !made.receipt().changesNothing()) {
       steps.push(new Step(change, edit.journal()));
@@ -103,11 +117,15 @@ public final class Workpiece {
     return Optional.ofNullable(steps.peek()).map(step -> step.journal().touched());
   }
 
-  private Outcome tryOut(Change change, MeshEdit edit, Guard guard) {
+  private Outcome tryOut(Change change, Collection<Integer> hidden, MeshEdit edit, Guard guard) {
+    // A change that limits itself knows what is hidden, and tells of it.
+    boolean limits = hidden.isEmpty() || !change.scope().hidden().isEmpty();
+    Spared spared = new Spared(mesh, limits ? List.of() : hidden, tolerance.flat());
     try {
       Done result = change.applyTo(new Site(edit, tolerance, near, change.scope()));
       guard.requireKept(mesh, edit.journal().touched());
-      Receipt receipt = Receipt.of(edit.journal(), result);
+      Done told = result.telling(spared.requireKept(edit.journal()));
+      Receipt receipt = Receipt.of(edit.journal(), told);
       if (receipt.changesNothing()) {
         // What was made on the way and went again leaves no gap in the ids.
         takeBack(edit);
@@ -157,8 +175,14 @@ public final class Workpiece {
 
   /** The same, with what the change touched. */
   public <T> Preview<T> preview(Change change, View view, Look<T> look) {
+    return preview(change, List.of(), view, look);
+  }
+
+  /** The same, sparing faces that are not seen. */
+  public <T> Preview<T> preview(
+      Change change, Collection<Integer> hidden, View view, Look<T> look) {
     MeshEdit edit = new MeshEdit(mesh);
-    Outcome outcome = tryOut(change, edit, guard);
+    Outcome outcome = tryOut(change, hidden, edit, guard);
     try {
       T seen = look.at(mesh, outcome, edit.journal().touched());
       Effect effect =
@@ -169,6 +193,16 @@ public final class Workpiece {
     } finally {
       takeBack(edit);
     }
+  }
+
+  /**
+   * How panels would move on the way to a fold; nothing is changed.
+   *
+   * @throws Refusal.Raised as the fold itself
+   */
+  public FoldMotions motions(Forming.FoldChange fold) {
+    Site site = new Site(new MeshEdit(mesh), tolerance, near, fold.scope());
+    return Fold.motions(site, fold.hinges(), fold.held());
   }
 
   /**
@@ -204,7 +238,7 @@ public final class Workpiece {
     }
     int before = steps.size();
     // It was made when it was allowed.
-    step(undone.pop(), Guard.NONE);
+    step(undone.pop(), List.of(), Guard.NONE);
     if (steps.size() == before) {
       throw new IllegalStateException("a step that was made once was refused");
     }

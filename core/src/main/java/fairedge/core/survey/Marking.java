@@ -243,14 +243,15 @@ public final class Marking {
     List<Integer> cuttable = ids(starter.facesAt(wanted.cuttable()));
     List<Integer> locked = ids(starter.lockedBut(wanted.cuttable()));
     return new Marks(
-        hard(wanted, mesh, tolerance),
+        hardEdges(wanted, mesh, tolerance),
         ids(starter.verticesAt(wanted.coveredEnds())),
         cuttable,
         locked,
         ids(starter.verticesAt(wanted.held())));
   }
 
-  private static List<Integer> hard(Wanted wanted, Mesh mesh, Tolerance tolerance) {
+  /** The edges of a mesh along which a marked hard line runs. */
+  public static List<Integer> hardEdges(Wanted wanted, Mesh mesh, Tolerance tolerance) {
     if (wanted.hardLines().isEmpty()) {
       return List.of();
     }

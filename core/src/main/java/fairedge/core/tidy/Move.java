@@ -15,11 +15,14 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
-/** Moving vertices freely, and evening them out. Cost: the vertices and the faces at them. */
+/**
+ * Moving vertices freely; those about them may go along, the less the farther they lie. Cost: the
+ * vertices and the faces at them; with a reach, all vertices, or what lies within it on the
+ * surface.
+ */
 public final class Move {
+  private static final Vec3 ONE = new Vec3(1, 1, 1);
   private static final Done DONE = new Done(List.of(), List.of(), 0);
-  private static final int MOST_ROUNDS = 200;
-  private static final int MOST_MOVES = 1_000_000;
 
   /**
    * Scaled along the axes and turned about a pivot, then moved.
@@ -39,6 +42,24 @@ public final class Move {
       Objects.requireNonNull(scale, "scale");
     }
 
+    /** Where a vertex comes to lie that goes a share of the way. */
+    Vec3 of(Vec3 place, Vec3 pivot, double share, Site site, int v) {
+      Vec3 normal = along == 0 ? Vec3.ZERO : site.normalAt(v).times(along * share);
+      Vec3 by = this.by.times(share);
+      if (scale.equals(ONE) && degrees == 0) {
+        // Without a turn or a scale the pivot has no say, and must not cost a bit of precision.
+        return place.plus(by).plus(normal);
+      }
+      Vec3 from = place.minus(pivot);
+      Vec3 scaled =
+          new Vec3(
+              from.x() * (1 + share * (scale.x() - 1)),
+              from.y() * (1 + share * (scale.y() - 1)),
+              from.z() * (1 + share * (scale.z() - 1)));
+      Vec3 turned = degrees == 0 ? scaled : scaled.turned(axis.unit(), degrees * share);
+      return pivot.plus(turned).plus(by).plus(normal);
+    }
+
     boolean isFinite() {
       return by.isFinite()
           && axis.isFinite()
@@ -49,36 +70,54 @@ public final class Move {
     }
   }
 
+  /**
+   * How far vertices that are not chosen go along: by (1 - t²)², t being how far one lies from the
+   * nearest chosen one, as a share of the radius.
+   *
+   * @param radius more than 0
+   * @param overSurface whether that is measured along edges and across faces, and not through the
+   *     air
+   */
+  public record Pull(double radius, boolean overSurface) {
+    double share(double distance) {
+      double t = distance / radius;
+      double left = t < 1 ? 1 - t * t : 0;
+      return left * left;
+    }
+  }
+
   private Move() {}
 
   /**
+   * @param pull null where only the chosen ones move
    * @throws Refusal.Raised where a number is none
    */
-  public static Done move(Site site, Collection<Integer> vertices, Motion motion) {
+  public static Done move(
+      Site site, Collection<Integer> vertices, Motion motion, @Nullable Pull pull) {
     Mesh mesh = site.mesh();
     TreeSet<Integer> chosen = Asked.placed(site, vertices);
     if (!motion.isFinite() || motion.degrees() != 0 && motion.axis().equals(Vec3.ZERO)) {
       throw Refusal.because("The motion is told by numbers, and a turn by an axis.");
     }
+    if (pull != null && !(pull.radius() > 0 && Double.isFinite(pull.radius()))) {
+      throw Refusal.because("The reach is more than 0.");
+    }
     Vec3 pivot = motion.pivot() == null ? Asked.middle(mesh, chosen) : motion.pivot();
     Map<Integer, Vec3> places = new TreeMap<>();
     for (int v : chosen) {
-      Vec3 from = mesh.position(v).minus(pivot);
-      Vec3 s = motion.scale();
-      Vec3 scaled = new Vec3(from.x() * s.x(), from.y() * s.y(), from.z() * s.z());
-      Vec3 turned =
-          motion.degrees() == 0 ? scaled : scaled.turned(motion.axis().unit(), motion.degrees());
-      Vec3 normal = motion.along() == 0 ? Vec3.ZERO : site.normalAt(v).times(motion.along());
-      Vec3 place = pivot.plus(turned).plus(motion.by()).plus(normal);
-      boolean still = s.equals(new Vec3(1, 1, 1)) && motion.degrees() == 0 && motion.along() == 0;
-      // Without a turn or a scale the pivot has no say, and must not cost a bit of precision.
-      places.put(v, still ? mesh.position(v).plus(motion.by()) : place);
+      places.put(v, motion.of(mesh.position(v), pivot, 1, site, v));
+    }
+    if (pull != null) {
+      Nearness.within(site, chosen, pull.radius(), pull.overSurface())
+          .forEach((v, distance) ->
+              places.putIfAbsent(
+                  v, motion.of(mesh.position(v), pivot, pull.share(distance), site, v)));
     }
     moveAll(site, places);
     return DONE;
   }
 
-  private static void moveAll(Site site, Map<Integer, Vec3> places) {
+  static void moveAll(Site site, Map<Integer, Vec3> places) {
     places.forEach((v, place) -> {
       if (!place.isFinite()) {
         throw Refusal.because("This would move a vertex out of all bounds.", Element.vertex(v));
@@ -87,80 +126,5 @@ public final class Move {
         site.edit().moveVertex(v, place);
       }
     });
-  }
-
-  /**
-   * Evens the distances out: in each round every vertex goes a part of the way to the mean of its
-   * neighbours, within the plane that touches the surface there, so that the form stays; at a
-   * border along the border only, and a corner of the border stays.
-   *
-   * @param rounds from 1
-   * @param strength the part of the way, over 0 to 1
-   */
-  public static Done relax(Site site, Collection<Integer> vertices, int rounds, double strength) {
-    TreeSet<Integer> chosen = Asked.placed(site, vertices);
-    if (rounds < 1 || rounds > MOST_ROUNDS || !(strength > 0 && strength <= 1)) {
-      throw Refusal.because(
-          "Relaxing takes 1 to %d rounds, each by a part of the way up to all of it."
-              .formatted(MOST_ROUNDS));
-    }
-    if ((long) rounds * chosen.size() > MOST_MOVES) {
-      throw Refusal.because("Relax fewer vertices at once, or in fewer rounds.");
-    }
-    for (int i = 0; i < rounds; i++) {
-      Map<Integer, Vec3> places = new TreeMap<>();
-      for (int v : chosen) {
-        places.put(v, relaxed(site, v, strength));
-      }
-      moveAll(site, places);
-    }
-    return DONE;
-  }
-
-  private static Vec3 relaxed(Site site, int v, double strength) {
-    Mesh mesh = site.mesh();
-    Vec3 at = mesh.position(v);
-    Vec3 all = Vec3.ZERO;
-    Vec3 border = Vec3.ZERO;
-    int count = 0;
-    int onBorder = 0;
-    boolean crowded = false;
-    for (int e : mesh.edgesAt(v)) {
-      int w = mesh.otherEnd(e, v);
-      int uses = mesh.uses(e);
-      if (uses == 0 || !mesh.hasPlace(w)) {
-        continue;
-      }
-      Vec3 way = mesh.position(w).minus(at);
-      all = all.plus(way);
-      count++;
-      crowded |= uses > 2;
-      if (uses == 1) {
-        border = border.plus(way);
-        onBorder++;
-      }
-    }
-    if (count == 0 || crowded || onBorder != 0 && onBorder != 2) {
-      return at;
-    }
-    if (onBorder == 2) {
-      return isCorner(mesh, v) ? at : at.plus(border.times(strength / 2));
-    }
-    Vec3 normal = site.normalAt(v);
-    Vec3 mean = all.times(1.0 / count);
-    return at.plus(mean.minus(normal.times(mean.dot(normal))).times(strength));
-  }
-
-  /** Whether the border turns by more than a third of a right angle. */
-  private static boolean isCorner(Mesh mesh, int v) {
-    Vec3 at = mesh.position(v);
-    Vec3[] ways = new Vec3[2];
-    int count = 0;
-    for (int e : mesh.edgesAt(v)) {
-      if (mesh.uses(e) == 1) {
-        ways[count++] = mesh.position(mesh.otherEnd(e, v)).minus(at);
-      }
-    }
-    return ways[0].times(-1).angleTo(ways[1]) > 30;
   }
 }

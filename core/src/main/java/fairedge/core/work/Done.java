@@ -1,6 +1,7 @@
 package fairedge.core.work;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What a change did, beside what its journal tells.
@@ -13,5 +14,13 @@ import java.util.List;
 public record Done(List<CutPiece> pieces, List<Remark> remarks, int usedVertices, Chosen chosen) {
   public Done(List<CutPiece> pieces, List<Remark> remarks, int usedVertices) {
     this(pieces, remarks, usedVertices, Chosen.NOTHING);
+  }
+
+  /** The same with more to tell. */
+  public Done telling(List<Remark> more) {
+    return more.isEmpty()
+        ? this
+        : new Done(
+            pieces, Stream.concat(remarks.stream(), more.stream()).toList(), usedVertices, chosen);
   }
 }

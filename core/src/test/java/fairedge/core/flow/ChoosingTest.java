@@ -41,4 +41,16 @@ class ChoosingTest {
     assertThat(new Choosing(Meshes.bowTie()).connectedFaces(List.of(0))).hasSize(1);
     assertThat(new Choosing(Meshes.bowTie()).connectedVertices(List.of(1))).hasSize(7);
   }
+
+  @Test
+  void whatALinePartsOff_isTheSmallestPart_andNothingWhereItPartsNothing() {
+    Mesh grid = Meshes.grid(4, 3);
+    Choosing choosing = new Choosing(grid);
+    List<Integer> across =
+        List.of(grid.findEdge(1, 6), grid.findEdge(6, 11), grid.findEdge(11, 16));
+    assertThat(choosing.partedBy(across)).containsExactlyInAnyOrder(0, 4, 8);
+    assertThat(choosing.partedBy(across.subList(0, 2))).isEmpty();
+    assertThat(choosing.partedBy(List.of())).isEmpty();
+    assertThat(choosing.partedBy(List.of(9999))).isEmpty();
+  }
 }

@@ -4,12 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairedge.core.form.Fold.Hinge;
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
+import fairedge.core.mesh.MeshBytes;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Forming;
 import fairedge.core.step.Receipt;
+import fairedge.core.step.Workpiece;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -213,5 +216,65 @@ class FoldTest {
     assertThat(receipt.remarks()).anyMatch(r -> r.text().contains("pass through one another"));
     Mesh fine = Formed.sheet();
     assertThat(made(fine, 0, hinge(fine, 1, 4, 170)).remarks()).isEmpty();
+  }
+
+  private static FoldMotions played(Mesh mesh, Hinge... hinges) {
+    byte[] before = MeshBytes.write(mesh);
+    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+    FoldMotions motions = workpiece.motions(new Forming.FoldChange(List.of(hinges), 0));
+    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
+    return motions;
+  }
+
+  /** Where a pose puts a place; the rotation by Rodrigues, not by the matrix that it came from. */
+  private static Vec3 posed(FoldMotions.MovedPanel panel, int stop, Vec3 p) {
+    List<Double> q = panel.poses().subList(7 * stop, 7 * stop + 7);
+    Vec3 axis = new Vec3(q.get(0), q.get(1), q.get(2));
+    double half = Math.toDegrees(Math.atan2(axis.length(), q.get(3)));
+    Vec3 turned = axis.length() > 0 ? p.turned(axis.unit(), 2 * half) : p;
+    return turned.plus(new Vec3(q.get(4), q.get(5), q.get(6)));
+  }
+
+  /** At every stop a panel stands where a fold by that share of the angle would put it. */
+  @Test
+  void motions_areThoseOfTheFold_atEveryStop() {
+    for (double start : new double[] {0, 50}) {
+      for (double end : new double[] {178, -90, 31}) {
+        Mesh mesh = Formed.sheet();
+        if (start != 0) {
+          made(mesh, 0, hinge(mesh, 1, 4, start));
+        }
+        FoldMotions motions = played(mesh, hinge(mesh, 1, 4, end));
+        int last = motions.stops() - 1;
+        assertThat(last).isEqualTo((int) Math.ceil(Math.abs(end) / 2));
+        assertThat(motions.panels()).hasSize(1);
+        assertThat(motions.panels().getFirst().faces()).containsExactly(1);
+        for (int stop = 0; stop <= last; stop++) {
+          Mesh folded = mesh.copy();
+          Formed.apply(
+              folded, new Forming.FoldChange(List.of(hinge(folded, 1, 4, end * stop / last)), 0));
+          Vec3 place = posed(motions.panels().getFirst(), stop, mesh.position(2));
+          assertThat(place.distance(folded.position(2))).isLessThan(1e-12);
+        }
+      }
+    }
+  }
+
+  @Test
+  void motions_tellFromWhereOnPanelsPass() {
+    MeshBuilder b = new MeshBuilder();
+    double[] lines = {0, 2, 3, 4.6};
+    for (int i = 0; i < 8; i++) {
+      b.vertex(lines[i / 2], i % 2, 0);
+    }
+    b.face(0, 2, 3, 1);
+    b.face(2, 4, 5, 3);
+    b.face(4, 6, 7, 5);
+    Mesh mesh = b.build();
+    FoldMotions motions = played(mesh, hinge(mesh, 2, 3, 130), hinge(mesh, 4, 5, 130));
+    assertThat(motions.passing()).isNotNull();
+    assertThat(motions.passing().faces()).containsExactlyInAnyOrder(0, 2);
+    assertThat(motions.passing().stop()).isBetween(45, 65);
+    assertThat(played(mesh, hinge(mesh, 2, 3, 60)).passing()).isNull();
   }
 }

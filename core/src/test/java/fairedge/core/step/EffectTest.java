@@ -6,6 +6,7 @@ import fairedge.core.Changes;
 import fairedge.core.Meshes;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.tidy.Relax;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
 import fairedge.core.work.View;
@@ -30,7 +31,8 @@ class EffectTest {
         .isEqualTo("Takes out 1 face.");
     assertThat(told(Meshes.cube(), new Tidying.SplitChange(List.of(0), 0.5)))
         .isEqualTo("Splits no face. Adds 1 vertex.");
-    assertThat(told(Meshes.grid(2, 2), new Tidying.RelaxChange(List.of(4), 1, 1)))
+    assertThat(
+            told(Meshes.grid(2, 2), new Tidying.RelaxChange(List.of(4), 1, 1, Relax.RelaxWay.EVEN)))
         .isEqualTo("Changes nothing.");
     assertThat(told(Meshes.grid(2, 1), new Tidying.WeldChange(List.of(0, 1), Weld.At.FIRST)))
         .startsWith("Takes out 1 edge and 1 vertex.");

@@ -25,6 +25,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Move;
+import fairedge.core.tidy.Relax;
 import fairedge.core.tidy.Slide;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
@@ -72,7 +73,9 @@ public final class RandomChanges {
       case SLIDE ->
           new Tidying.SlideChange(
               List.of(v), v, two.getLast(), 0.3, Slide.SlideBy.values()[random.nextInt(3)]);
-      case RELAX -> new Tidying.RelaxChange(two, 2, 0.5);
+      case RELAX ->
+          new Tidying.RelaxChange(two, 2, 0.5, Relax.RelaxWay.values()[random.nextInt(2)]);
+      case NAME -> new Tidying.NameChange(beside(mesh, random, f), "part " + random.nextInt(4));
       case MOVE -> move(two, random);
       case INSET ->
           new Forming.InsetChange(
@@ -334,7 +337,9 @@ public final class RandomChanges {
   private static Change move(List<Integer> vertices, SplittableRandom random) {
     Vec3 one = new Vec3(1, 1, 1);
     Vec3 by = new Vec3(random.nextDouble(-0.01, 0.01), 0, 0);
-    return new Tidying.MoveChange(vertices, new Move.Motion(by, 0.01, one, 5, one, null));
+    Move.Pull pull =
+        random.nextInt(3) == 0 ? new Move.Pull(by.length() * 20, random.nextBoolean()) : null;
+    return new Tidying.MoveChange(vertices, new Move.Motion(by, 0.01, one, 5, one, null), pull);
   }
 
   private static Change loops(Mesh mesh, SplittableRandom random) {

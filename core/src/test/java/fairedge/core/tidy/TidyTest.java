@@ -374,7 +374,8 @@ class TidyTest {
   void hostileNumbers_areRefused() {
     Mesh grid = Meshes.grid(100, 100);
     List<Integer> all = Stream.iterate(0, v -> v + 1).limit(10_000).toList();
-    assertThat(refused(grid, new RelaxChange(all, 200, 0.5)).reason()).contains("fewer");
+    assertThat(refused(grid, new RelaxChange(all, 200, 0.5, Relax.RelaxWay.EVEN)).reason())
+        .contains("fewer");
     assertThat(refused(grid, new WeldNearChange(50, Scope.WHOLE)).reason()).contains("million");
     made(grid, new WeldNearChange(1e-300, Scope.WHOLE));
     Vec3 huge = new Vec3(1e308, 1e308, 1e308);
@@ -449,7 +450,7 @@ class TidyTest {
     Vec3 one = new Vec3(1, 1, 1);
     made(grid, move(List.of(12), new Vec3(0.6, 0.3, 0), 0, Vec3.ZERO, 0, one));
     List<Integer> all = Stream.iterate(0, v -> v + 1).limit(25).toList();
-    made(grid, new RelaxChange(all, 60, 0.5));
+    made(grid, new RelaxChange(all, 60, 0.5, Relax.RelaxWay.EVEN));
     assertThat(grid.position(12).distance(new Vec3(2, 2, 0))).isLessThan(1e-3);
     assertThat(grid.position(0)).isEqualTo(Vec3.ZERO);
     assertThat(area(grid)).isCloseTo(16, within(1e-12));
@@ -467,11 +468,11 @@ class TidyTest {
     Workpiece workpiece = new Workpiece(grid, Tolerance.of(grid.bounds()));
     List<Integer> all = IntStream.range(0, grid.vertexEnd()).boxed().toList();
     assertThat(workpiece.weight()).isZero();
-    workpiece.apply(new RelaxChange(all, 1, 0.5));
+    workpiece.apply(new RelaxChange(all, 1, 0.5, Relax.RelaxWay.EVEN));
     long one = workpiece.weight();
     workpiece.undo();
     assertThat(workpiece.weight()).isZero();
-    workpiece.apply(new RelaxChange(all, 200, 0.5));
+    workpiece.apply(new RelaxChange(all, 200, 0.5, Relax.RelaxWay.EVEN));
     assertThat(workpiece.weight()).isBetween(one / 2, 2 * one);
     workpiece.undo();
     assertThat(MeshBytes.write(grid)).isEqualTo(before);

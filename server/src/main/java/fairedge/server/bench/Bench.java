@@ -1,5 +1,6 @@
 package fairedge.server.bench;
 
+import fairedge.core.flow.Choosing;
 import fairedge.core.format.wire.WireMessage;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
@@ -7,6 +8,7 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Effect;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
+import fairedge.core.survey.Marking;
 import fairedge.core.work.View;
 import fairedge.json.CheckView;
 import fairedge.json.FindingView.ElementView;
@@ -20,6 +22,7 @@ import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -151,18 +154,49 @@ public class Bench {
         head,
         (now, held) -> {
           Workpieces.requireFresh(now, revision);
-          return ChosenView.grown(held.workpiece.mesh(), way, from);
+          return switch (way) {
+            case partedOff -> partedOff(held);
+            case markedHard -> from.withMore(markedHard(now, held));
+            default -> ChosenView.grown(held.workpiece.mesh(), way, from);
+          };
         });
   }
 
-  /** Makes a change and keeps it as a step; a refusal is a problem, and nothing changes. */
+  private static ChosenView partedOff(Held held) {
+    Mesh mesh = held.workpiece.mesh();
+    Receipt made = held.made;
+    List<Integer> faces = made == null ? List.of() : new Choosing(mesh).partedBy(made.line(mesh));
+    return new ChosenView(faces, List.of(), List.of());
+  }
+
+  private List<Integer> markedHard(Head head, Held held) {
+    return Marking.hardEdges(
+        workshop.task(head).terms().wanted(), held.workpiece.mesh(), held.workpiece.tolerance());
+  }
+
+  /** Makes a change with all faces in sight. */
   public Stepped step(UUID id, SignedIn student, Asked asked, Change change, View view) {
+    return step(id, student, asked, change, view, List.of());
+  }
+
+  /**
+   * Makes a change and keeps it as a step; a refusal is a problem, and nothing changes.
+   *
+   * @param hidden faces that whoever asks does not see: none of them is altered
+   */
+  public Stepped step(
+      UUID id,
+      SignedIn student,
+      Asked asked,
+      Change change,
+      View view,
+      Collection<Integer> hidden) {
     return move(
         id,
         student,
         asked,
         (head, task, held) -> {
-          Receipt receipt = requireMade(held, change);
+          Receipt receipt = requireMade(held, change, hidden);
           Effect effect = Effect.of(held.workpiece.mesh(), receipt, view);
           ElementSet touched = held.workpiece.lastTouched().orElseThrow();
           CheckView before = held.check();
@@ -173,6 +207,7 @@ public class Bench {
             checks.checkOrWait(task, held, touched);
           }
           held.chosen = receipt.chosen().faces();
+          held.made = receipt;
           After after =
               held.isChecked()
                   ? After.of(change, effect, before, held.check())
@@ -191,8 +226,8 @@ public class Bench {
         });
   }
 
-  private static Receipt requireMade(Held held, Change change) {
-    return switch (held.workpiece.apply(change)) {
+  private static Receipt requireMade(Held held, Change change, Collection<Integer> hidden) {
+    return switch (held.workpiece.apply(change, hidden)) {
       case Outcome.Made made -> {
         if (made.receipt().changesNothing()) {
           throw Problem.of(Problem.Kind.REFUSED, "This cut changes nothing.");
@@ -247,7 +282,7 @@ public class Bench {
           if (store.leadsElsewhere(next.getAsLong())) {
             workshop.rebuildAt(held, head, next.getAsLong());
           } else {
-            requireMade(held, store.change(next.getAsLong()));
+            requireMade(held, store.change(next.getAsLong()), List.of());
             touched = held.workpiece.lastTouched().orElseThrow();
           }
           checks.checkOrWait(task, held, touched);
@@ -339,6 +374,7 @@ public class Bench {
     guards.keep(held, task.terms());
     settling.settleLater(head, task, held);
     held.chosen = List.of();
+    held.made = null;
     Moved moved = move.make(head, task, held);
     held.standsAt(moved.head());
     byte[] message = moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);

@@ -32,7 +32,11 @@ public record ChosenView(List<Integer> faces, List<Integer> edges, List<Integer>
     /** Every second one of the loop through the first chosen edge. */
     everySecondOfLoop,
     /** Every second one of the ring across the first chosen edge. */
-    everySecondOfRing
+    everySecondOfRing,
+    /** The smallest part that the line of the last step parted off. */
+    partedOff,
+    /** The edges that the exercise marks as hard, as well. */
+    markedHard
   }
 
   static ChosenView grown(Mesh mesh, Way way, ChosenView from) {
@@ -59,7 +63,16 @@ public record ChosenView(List<Integer> faces, List<Integer> edges, List<Integer>
               list(choosing.connectedFaces(from.faces)),
               from.edges,
               list(choosing.connectedVertices(from.vertices)));
+      case partedOff, markedHard ->
+          throw new IllegalArgumentException(way + " is not told by the mesh alone");
     };
+  }
+
+  /** The same with more edges. */
+  ChosenView withMore(List<Integer> more) {
+    LinkedHashSet<Integer> all = new LinkedHashSet<>(edges);
+    all.addAll(more);
+    return withEdges(list(all));
   }
 
   private ChosenView withEdges(List<Integer> other) {

@@ -6,6 +6,7 @@ import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Guard;
+import fairedge.core.step.Receipt;
 import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
@@ -23,6 +24,9 @@ import org.jspecify.annotations.Nullable;
 final class Held {
   Workpiece workpiece;
   List<Integer> chosen = List.of();
+
+  /** What came of the last step; null where the mesh came to be as it is by another move. */
+  @Nullable Receipt made;
 
   /** What of the steps that led here could not be made again; null where all could. */
   @Nullable String remark;

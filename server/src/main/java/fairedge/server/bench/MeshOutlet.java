@@ -5,6 +5,8 @@ import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.ChangeKind;
+import fairedge.core.step.Forming;
 import fairedge.core.survey.Wanted;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
@@ -135,6 +137,28 @@ public class MeshOutlet {
                         wanted.hardLines(),
                         wanted.coveredEnds(),
                         task.showsLines() ? wanted.lines() : List.of())));
+  }
+
+  /** What hangs together by itself. */
+  public PartsView parts(UUID id, SignedIn student, @Nullable Long revision) {
+    return looked(id, student, revision, PartsView::of);
+  }
+
+  /** The hinges of the last fold in force; none where it was never folded. */
+  public HingesView hinges(UUID id, SignedIn student) {
+    Head head = workpieces.require(id, student);
+    return turns.here(
+        student.id(),
+        () ->
+            workshop.read(
+                head,
+                (now, held) ->
+                    store
+                        .findLast(now, ChangeKind.FOLD)
+                        .filter(Forming.FoldChange.class::isInstance)
+                        .map(Forming.FoldChange.class::cast)
+                        .map(fold -> HingesView.of(fold, held.workpiece.mesh()))
+                        .orElse(HingesView.NONE)));
   }
 
   /** The ring and the loop of an edge, likewise. */

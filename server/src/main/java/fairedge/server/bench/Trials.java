@@ -3,8 +3,11 @@ package fairedge.server.bench;
 import fairedge.core.cut.PlaneFrame;
 import fairedge.core.cut.Straight;
 import fairedge.core.effort.Effort;
+import fairedge.core.form.FoldMotions;
+import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
 import fairedge.core.work.View;
@@ -16,9 +19,11 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -54,8 +59,13 @@ public class Trials {
     this.checks = checks;
   }
 
-  /** What is asked of a preview. */
-  public record Trial(long revision, Change change, View view, boolean findings) {}
+  /**
+   * What is asked of a preview.
+   *
+   * @param hidden faces that whoever asks does not see
+   */
+  public record Trial(
+      long revision, Change change, View view, List<Integer> hidden, boolean findings) {}
 
   /**
    * What was found while the change was in force.
@@ -114,8 +124,12 @@ public class Trials {
 
   /** Tries the change out, or says soon that it is too dear for that. */
   private Trying quick(Head now, Held held, Trial trial, @Nullable Task task) {
+    return inTime(() -> tried(now, held, trial, task));
+  }
+
+  private <T> T inTime(Supplier<T> work) {
     try {
-      return Effort.of(longest).<Trying, RuntimeException>here(() -> tried(now, held, trial, task));
+      return Effort.of(longest).<T, RuntimeException>here(work::get);
     } catch (Effort.Over over) {
       throw Problem.of(
           Problem.Kind.TOO_DEAR,
@@ -133,6 +147,7 @@ public class Trials {
     Preview<Seen> preview =
         held.workpiece.preview(
             trial.change(),
+            trial.hidden(),
             trial.view(),
             (mesh, outcome, touched) -> {
               if (!(outcome instanceof Outcome.Made made)) {
@@ -162,6 +177,35 @@ public class Trials {
                   mesh);
         };
     return new Trying(quick, held.check(), preview.seen().look(), preview.seen().check());
+  }
+
+  /**
+   * How panels would move on the way to a fold.
+   *
+   * @throws Problem if it is refused, or takes too long while somebody waits
+   */
+  public FoldMotions motions(UUID id, SignedIn owner, long revision, Change change) {
+    Head head = workpieces.require(id, owner);
+    if (!(change instanceof Forming.FoldChange fold)) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Only a fold can be played.");
+    }
+    return turns.here(
+        owner.id(),
+        () ->
+            workshop.read(
+                head,
+                (now, held) -> {
+                  Workpieces.requireFresh(now, revision);
+                  return inTime(() -> played(held, fold));
+                }));
+  }
+
+  private static FoldMotions played(Held held, Forming.FoldChange fold) {
+    try {
+      return held.workpiece.motions(fold);
+    } catch (Refusal.Raised refused) {
+      throw Problem.of(Problem.Kind.REFUSED, refused.refusal().reason());
+    }
   }
 
   private static @Nullable PlaneFrame planeOf(Change change, Mesh mesh) {

@@ -106,6 +106,7 @@ class AccessTest {
     Map<String, Object> change = Bollard.trace(16, 24);
     Map<String, Object> preview =
         Map.of("revision", 99, "change", change, "view", Bollard.VIEW, "findings", true);
+    Map<String, Object> motions = Map.of("revision", 99, "change", change);
     Map<String, Object> chosen =
         Map.of("faces", List.of(), "edges", List.of(), "vertices", List.of());
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
@@ -351,6 +352,9 @@ class AccessTest {
         line("GET", "/api/workpieces/{id}/lenses/{lens}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/along/{edge}", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/marks", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/parts", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/hinges", null, 401, 200, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/motions", motions, 401, 400, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/assignments/{assignment}/uploads", null, 401, 422, 422, 404, 404),

@@ -370,6 +370,103 @@ class BenchApiTest {
     }
   }
 
+  @Test
+  void parts_areListedAndNamed_andWhatALinePartsOffIsTold() {
+    Client bastian = Client.signedIn(app, "bastian");
+    JsonNode open = Bollard.open(bastian, "Mooring bollard");
+    JsonNode parts = bastian.get(path(open, "/parts?revision=0")).is(200).json().path("parts");
+    assertThat(parts).hasSize(1);
+    assertThat(parts.path(0).path("name").asString()).isEmpty();
+    List<Integer> all = faces(bastian, open, 0, "connected", parts.path(0).path("first").asInt());
+    assertThat(all).hasSize(parts.path(0).path("faces").asInt());
+    Map<String, Object> name = Map.of("tool", "name", "faces", all, "name", "Bollard, cast");
+    bastian.post(path(open, "/steps"), step(0, name)).is(200);
+    assertThat(
+            bastian.get(path(open, "/parts")).json().path("parts").path(0).path("name").asString())
+        .isEqualTo("Bollard, cast");
+    assertThat(bastian.get(path(open, "/parts?revision=0")).status()).isEqualTo(409);
+    assertThat(faces(bastian, open, 1, "partedOff", null)).as("a name parts nothing").isEmpty();
+    bastian.post(path(open, "/steps"), step(1, waistLoop(0.5))).is(200);
+    List<Integer> off = faces(bastian, open, 2, "partedOff", null);
+    assertThat(off).isNotEmpty().hasSizeLessThan(all.size());
+    bastian.post(path(open, "/undo"), move(2)).is(200);
+    assertThat(faces(bastian, open, 3, "partedOff", null)).as("the cut is taken back").isEmpty();
+  }
+
+  private static List<Integer> faces(
+      Client student, JsonNode open, long revision, String way, @Nullable Integer from) {
+    Map<String, Object> chosen =
+        Map.of(
+            "faces",
+            from == null ? List.of() : List.of(from),
+            "edges",
+            List.of(),
+            "vertices",
+            List.of());
+    List<Integer> faces = new ArrayList<>();
+    student
+        .post(path(open, "/choices"), Map.of("revision", revision, "way", way, "from", chosen))
+        .is(200)
+        .json()
+        .path("faces")
+        .forEach(f -> faces.add(f.asInt()));
+    return faces;
+  }
+
+  @Test
+  void aHiddenFace_isSpared_byPreviewAndStep() {
+    Client bastian = Client.signedIn(app, "bastian");
+    JsonNode open = Bollard.open(bastian, "Hatch lid");
+    Map<String, Object> change =
+        Map.of("tool", "delete", "faces", List.of(3), "edges", List.of(), "vertices", List.of());
+    Map<String, Object> asked = new HashMap<>(step(0, change));
+    asked.put("hidden", List.of(3, 4));
+    Map<String, Object> tried = new HashMap<>(asked);
+    tried.remove("clientKey");
+    tried.put("findings", false);
+    JsonNode preview = bastian.post(path(open, "/previews"), tried).is(200).json();
+    assertThat(preview.path("refusal").path("reason").asString()).contains("hidden face");
+    assertThat(bastian.post(path(open, "/steps"), asked).status()).isEqualTo(422);
+    asked.put("hidden", List.of(900));
+    bastian.post(path(open, "/steps"), asked).is(200);
+  }
+
+  @Test
+  void aFold_isPlayed_andItsHingesStay() {
+    Client amara = Client.signedIn(app, "amara");
+    Map<String, Object> piece =
+        Map.of("form", "folded-sail-card", "profile", "Open sheet", "clientKey", UUID.randomUUID());
+    String practice = amara.post("/api/practice", piece).is(201).json().path("id").asString();
+    JsonNode open = amara.put("/api/practice/" + practice + "/workpiece", Map.of()).is(200).json();
+    assertThat(amara.get(path(open, "/hinges")).is(200).json().path("hinges")).isEmpty();
+    Mesh card = HarbourProps.foldedSailCard();
+    int hinge = card.findEdge(12, 13);
+    Map<String, Object> angle =
+        Map.of(
+            "edges",
+            List.of(hinge, card.findEdge(13, 14), card.findEdge(14, 15)),
+            "angle",
+            90,
+            "follows",
+            false);
+    Map<String, Object> fold = Map.of("tool", "fold", "hinges", List.of(angle));
+    long revision = open.path("revision").asLong();
+    Map<String, Object> asked = Map.of("revision", revision, "change", fold);
+    JsonNode motions = amara.post(path(open, "/motions"), asked).is(200).json();
+    assertThat(motions.path("stops").asInt()).isGreaterThan(1);
+    for (JsonNode panel : motions.path("panels")) {
+      assertThat(panel.path("poses")).hasSize(7 * motions.path("stops").asInt());
+    }
+    Map<String, Object> other = Map.of("revision", revision, "change", waistLoop(0.5));
+    assertThat(amara.post(path(open, "/motions"), other).status()).isEqualTo(400);
+    amara.post(path(open, "/steps"), step(revision, fold)).is(200);
+    JsonNode hinges = amara.get(path(open, "/hinges")).is(200).json().path("hinges");
+    assertThat(hinges).hasSize(1);
+    assertThat(hinges.path(0).path("angle").asDouble()).isEqualTo(90);
+    amara.post(path(open, "/undo"), move(revision + 1)).is(200);
+    assertThat(amara.get(path(open, "/hinges")).json().path("hinges")).isEmpty();
+  }
+
   @ParameterizedTest
   @ValueSource(
       strings = {

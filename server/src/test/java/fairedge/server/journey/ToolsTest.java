@@ -76,6 +76,14 @@ class ToolsTest {
     browser.see("face-count");
   }
 
+  /** The middle of a face of the bollard's waist that looks at the eye. */
+  private static Vec3 waist() {
+    return BOLLARD
+        .position(36 + 10)
+        .towards(BOLLARD.position(36 + 11), 0.5)
+        .towards(BOLLARD.position(48 + 10).towards(BOLLARD.position(48 + 11), 0.5), 0.5);
+  }
+
   /** A vertex of the lid's rim: those of the top are 16 to 31. */
   private static Vec3 rim(int i) {
     return LID.position(16 + i % 16);
@@ -378,12 +386,7 @@ class ToolsTest {
     browser.type("i");
     browser.button("Kept even across X");
     browser.type(".", ".", "2");
-    Vec3 middle =
-        BOLLARD
-            .position(36 + 10)
-            .towards(BOLLARD.position(36 + 11), 0.5)
-            .towards(BOLLARD.position(48 + 10).towards(BOLLARD.position(48 + 11), 0.5), 0.5);
-    browser.clickAt(middle);
+    browser.clickAt(waist());
     browser.seeText("effect", "Adds 8 vertices. Adds 8 faces.");
     browser.write("Width in mm", "12");
     browser.type(Keys.ENTER);
@@ -403,6 +406,7 @@ class ToolsTest {
     Mesh card = HarbourProps.foldedSailCard();
     browser.open("/");
     browser.press("Sign in as Tobias");
+    browser.button("Open the bench");
     browser.open("/practice");
     browser.click("button:has(img[src*='folded-sail-card'])");
     browser.leaveDialog("To the bench");
@@ -417,17 +421,70 @@ class ToolsTest {
       browser.see(By.cssSelector("[role=slider]")).sendKeys(Keys.PAGE_DOWN);
     }
     browser.seeText("slip", "60 %");
+    browser.see("fold-play");
     browser.picture("bench-fold");
     browser.press("Do it");
     browser.seeText("last-step", "Fold");
     browser.press("All flat");
     browser.press("Do it");
     browser.seeText("last-step", "Fold, flat");
+    browser.press("Drop it");
+    browser.press("Take up the 3 hinges of before");
+    browser.seeText("slip", "3 edges, flat");
     assertThat(
             database.rows(
                 "select distinct jsonb_array_length(change->'hinges') from step where"
                     + " change->>'tool' = 'fold'"))
         .containsExactly(List.of("3"));
+  }
+
+  @Test
+  void parts_areNamed_shownAlone_andDeleted() {
+    openBench("Rune", "Mooring bollard");
+    browser.type(".", ".", "7");
+    browser.clickAt(waist());
+    browser.seeText("effect", "Adds 4 vertices");
+    browser.press("Do it");
+    browser.seeText("last-step", "Pieces");
+    browser.type("l");
+    browser.seeText("parts-panel", "2 parts");
+    browser.press("Part 2");
+    browser.write("Name of Part 2", "Plate");
+    browser.type(Keys.ENTER);
+    browser.seeText("last-step", "Name, Plate");
+    browser.seeText("parts-panel", "Plate");
+    browser.press("Only this");
+    browser.seeText("parts-panel", "faces hidden");
+    browser.press("Show all");
+    browser.press("Delete");
+    browser.seeText("parts-panel", "1 part");
+    assertThat(
+            database.rows(
+                "select change->>'name' from step where change->>'tool' = 'name' and"
+                    + " jsonb_array_length(change->'faces') = 1"))
+        .containsExactly(List.of("Plate"));
+  }
+
+  @Test
+  void aCut_goesOnByDeletingTheRest_orWithATool() {
+    openBench("Amara", "Mooring bollard");
+    browser.type("2");
+    browser.press("Across Z");
+    Vec3 waist = BOLLARD.position(36 + 9).towards(BOLLARD.position(48 + 9), 0.4);
+    browser.clickAt(waist);
+    browser.seeText("effect", "Splits");
+    browser.press("then Extrude");
+    browser.press("Make the cut");
+    browser.seeText("slip", "faces chosen");
+    browser.seeText("effect", "Adds");
+    browser.press("Drop it");
+    browser.chord(Keys.CONTROL, "z");
+    browser.type(",", ",", "2");
+    browser.clickAt(waist);
+    browser.seeText("effect", "Splits");
+    browser.press("then delete the rest");
+    browser.press("Make the cut");
+    browser.seeText("last-step", "Delete");
   }
 
   @Test

@@ -1,5 +1,6 @@
 package fairedge.server.bench.http;
 
+import fairedge.core.form.FoldMotions;
 import fairedge.core.format.MeshFormat;
 import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
@@ -8,10 +9,12 @@ import fairedge.core.step.Change;
 import fairedge.core.work.View;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
+import fairedge.server.bench.HingesView;
 import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MarksView;
 import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.Owner;
+import fairedge.server.bench.PartsView;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Rehearsals;
 import fairedge.server.bench.Shapes;
@@ -27,6 +30,7 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -78,16 +82,34 @@ class BenchController {
   }
 
   /**
+   * @param hidden faces that whoever asks does not see: refused where one would be altered
    * @param findings whether to tell what the check would say, which takes longer
    */
   record PreviewRequest(
-      long revision, @NotNull Change change, @NotNull View view, boolean findings) {}
+      long revision,
+      @NotNull Change change,
+      @NotNull View view,
+      @Nullable List<Integer> hidden,
+      boolean findings) {}
+
+  record MotionsRequest(long revision, @NotNull Change change) {}
 
   /** What is chosen, and how to go on from it. */
   record ChooseRequest(long revision, ChosenView.@NotNull Way way, @NotNull ChosenView from) {}
 
+  /**
+   * @param hidden faces that whoever asks does not see: refused where one would be altered
+   */
   record StepRequest(
-      long revision, @NotNull UUID clientKey, @NotNull Change change, @NotNull View view) {}
+      long revision,
+      @NotNull UUID clientKey,
+      @NotNull Change change,
+      @NotNull View view,
+      @Nullable List<Integer> hidden) {}
+
+  private static List<Integer> orNone(@Nullable List<Integer> ids) {
+    return ids == null ? List.of() : ids;
+  }
 
   record MoveRequest(long revision, @NotNull UUID clientKey) {
     Bench.Asked asked() {
@@ -198,7 +220,36 @@ class BenchController {
     return trials.preview(
         id,
         student,
-        new Trials.Trial(asked.revision(), asked.change(), asked.view(), asked.findings()));
+        new Trials.Trial(
+            asked.revision(),
+            asked.change(),
+            asked.view(),
+            orNone(asked.hidden()),
+            asked.findings()));
+  }
+
+  /** How panels move on the way to a fold; asked by POST, since it may be long. */
+  @PostMapping("/workpieces/{id}/motions")
+  FoldMotions motions(
+      @PathVariable UUID id,
+      @Valid @RequestBody MotionsRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return trials.motions(id, student, asked.revision(), asked.change());
+  }
+
+  /** The hinges of the last fold in force. */
+  @GetMapping("/workpieces/{id}/hinges")
+  HingesView hinges(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    return outlet.hinges(id, student);
+  }
+
+  /** What hangs together by itself, with names. */
+  @GetMapping("/workpieces/{id}/parts")
+  PartsView parts(
+      @PathVariable UUID id,
+      @RequestParam(required = false) @Nullable Long revision,
+      @AuthenticationPrincipal SignedIn student) {
+    return outlet.parts(id, student, revision);
   }
 
   /** What its exercise marks on it. */
@@ -280,7 +331,9 @@ class BenchController {
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
-    return reply(bench.step(id, student, by, asked.change(), asked.view()), accepted);
+    Bench.Stepped stepped =
+        bench.step(id, student, by, asked.change(), asked.view(), orNone(asked.hidden()));
+    return reply(stepped, accepted);
   }
 
   @Inside(WentView.class)

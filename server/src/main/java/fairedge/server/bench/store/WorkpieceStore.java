@@ -10,6 +10,7 @@ import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.inline;
+import static org.jooq.impl.DSL.jsonbGetAttributeAsText;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.name;
 import static org.jooq.impl.DSL.noCondition;
@@ -20,6 +21,7 @@ import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.table;
 
 import fairedge.core.step.Change;
+import fairedge.core.step.ChangeKind;
 import fairedge.core.step.Workpiece;
 import fairedge.core.work.View;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
@@ -400,6 +402,15 @@ public class WorkpieceStore implements MeshHolder {
   /** How whoever cut saw the model at the steps in force at a step. */
   public List<View> viewsTo(@Nullable Long step) {
     return lineTo(step, noCondition(), STEP.VIEW).map(r -> json.read(r.get(STEP.VIEW), View.class));
+  }
+
+  /** The last change of a kind on the way to where a workpiece stands. */
+  public Optional<Change> findLast(Head head, ChangeKind kind) {
+    Condition isSuch = jsonbGetAttributeAsText(STEP.CHANGE, inline("tool")).eq(kind.key());
+    return lineTo(head.headStep(), isSuch, STEP.CHANGE)
+        .map(r -> json.read(r.get(STEP.CHANGE), Change.class))
+        .stream()
+        .reduce((before, last) -> last);
   }
 
   /** All steps of a workpiece, in the order in which they were made. */
