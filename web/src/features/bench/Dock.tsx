@@ -28,7 +28,7 @@ export function Dock(props: Props) {
   const open = groupOf(props.tool);
   const stands = useWide(ALL_STAND);
   const hasRoom = useWide(ROOM_BESIDE);
-  const width = stands ? 'w-[55px]' : 'w-[64px]';
+  const width = stands ? 'w-[52px]' : 'w-[64px]';
   return (
     <div className="flex h-[82px] shrink-0 gap-2 px-2.5 pt-1" role="toolbar" aria-label="Tools">
       {GROUPS.map((group, g) => (
@@ -75,7 +75,7 @@ export function Dock(props: Props) {
         />
         <ToolButton
           name="Bend look"
-          width={width}
+          width={stands ? 'w-[60px]' : width}
           digit={undefined}
           inHand={props.bends}
           picture={

@@ -71,6 +71,18 @@ export const GROUPS: readonly ToolGroup[] = [
           </>
         ),
       },
+      {
+        tool: 'meet',
+        name: 'Meet',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 8h12v12H2z" strokeWidth={1} />
+            <circle cx={14} cy={8} r={6} strokeWidth={1} />
+            <path d="M8 8a6 6 0 0 0 6 6" strokeWidth={2.6} />
+          </>
+        ),
+      },
     ],
   },
   {

@@ -52,7 +52,7 @@ class ArchitectureTest {
               Map.entry(
                   "form", List.of("geometry", "mesh", "local", "flow", "near", "work", "cut")),
               Map.entry(
-                  "step",
+                  "meet",
                   List.of(
                       "geometry",
                       "mesh",
@@ -64,6 +64,20 @@ class ArchitectureTest {
                       "cut",
                       "tidy",
                       "form")),
+              Map.entry(
+                  "step",
+                  List.of(
+                      "geometry",
+                      "mesh",
+                      "local",
+                      "flow",
+                      "near",
+                      "fill",
+                      "work",
+                      "cut",
+                      "tidy",
+                      "form",
+                      "meet")),
               Map.entry("near", List.of("geometry", "mesh")),
               Map.entry("survey", List.of("geometry", "mesh", "flow", "near", "subdivide")),
               Map.entry(

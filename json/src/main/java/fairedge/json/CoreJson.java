@@ -27,6 +27,7 @@ import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Bending;
 import fairedge.core.geometry.BentBetween;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.meet.Meet;
 import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
 import fairedge.core.step.Tidying;
@@ -309,6 +310,7 @@ public final class CoreJson {
           BentBetween.HeldAt.class,
           Bending.BendWay.class,
           Relax.RelaxWay.class,
+          Meet.MeetWay.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

@@ -6,6 +6,7 @@ import { FACE } from './face';
 import { GROOVE } from './groove';
 import { INSET } from './inset';
 import { LIFT } from './lift';
+import { MEET } from './meet';
 import { MIRROR } from './mirror';
 import { MOVE } from './move';
 import { PIECES } from './pieces';
@@ -17,6 +18,7 @@ import type { ElementTool, Way } from './way';
 
 /** What each clean-up tool does, by its name. */
 export const WAYS: Record<ElementTool, readonly Way[]> = {
+  meet: MEET,
   lift: LIFT,
   weld: WELD,
   connect: CONNECT,

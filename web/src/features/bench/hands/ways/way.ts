@@ -4,6 +4,7 @@ import { verticesOf, type Chosen, type Kind } from '../../useChosen';
 import type { Scope } from '../hand';
 
 export const ELEMENT_TOOLS = [
+  'meet',
   'lift',
   'weld',
   'connect',

@@ -11,14 +11,14 @@ import fairedge.core.mesh.Mesh;
  * leichtes Verfahren ...", 1846). A direction that the planes hardly tell of is left alone: of all
  * moves that do as well, the shortest.
  */
-final class Even {
+public final class Even {
   /** A direction of which the planes tell less than this share of all is left alone. */
   private static final double TOLD = 1e-10;
 
   private static final int SWEEPS = 24;
 
   /** Where planes meet sharply a vertex goes no further than this many times what they do. */
-  static final double FARTHEST = 4;
+  public static final double FARTHEST = 4;
 
   /** A corner counts as no narrower than this, in degrees. */
   private static final double NARROW = 1e-3;
@@ -44,7 +44,7 @@ final class Even {
   }
 
   /** The plane of the face of a corner, by the corner's angle. */
-  void corner(Mesh mesh, int c, double by) {
+  public void corner(Mesh mesh, int c, double by) {
     Vec3 at = mesh.position(mesh.vertexOf(c));
     Vec3 onwards = mesh.position(mesh.vertexOf(mesh.next(c))).minus(at);
     Vec3 back = mesh.position(mesh.vertexOf(mesh.previous(c))).minus(at);
@@ -52,7 +52,7 @@ final class Even {
     plane(normal, by, Math.max(onwards.angleTo(back), NARROW));
   }
 
-  Vec3 move() {
+  public Vec3 move() {
     double[][] a = {sums[0].clone(), sums[1].clone(), sums[2].clone()};
     double[][] ways = {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}};
     for (int sweep = 0; sweep < SWEEPS; sweep++) {

@@ -58,6 +58,7 @@ public sealed interface Change
         Forming.RejoinChange,
         Forming.BendChange,
         Forming.FoldChange,
+        Forming.MeetChange,
         Forming.EvenChange {
   /** The faces that it may touch. */
   default Scope scope() {

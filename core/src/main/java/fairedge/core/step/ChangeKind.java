@@ -39,6 +39,7 @@ public enum ChangeKind {
   REJOIN("rejoin", "Rejoin", Forming.RejoinChange.class),
   BEND("bend", "Bend", Forming.BendChange.class),
   FOLD("fold", "Fold", Forming.FoldChange.class),
+  MEET("meet", "Meet", Forming.MeetChange.class),
   EVEN("even", "Evenly", Forming.EvenChange.class);
 
   private final String key;

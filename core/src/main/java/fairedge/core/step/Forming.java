@@ -11,6 +11,7 @@ import fairedge.core.form.MirrorBy;
 import fairedge.core.form.Pieces;
 import fairedge.core.form.Support;
 import fairedge.core.form.Thicken;
+import fairedge.core.meet.Meet;
 import fairedge.core.work.Done;
 import fairedge.core.work.Site;
 import java.util.List;
@@ -249,6 +250,45 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Fold.fold(site, hinges, held);
+    }
+  }
+
+  /**
+   * Parts met: cut along their line, joined, taken away, fitted.
+   *
+   * @param first faces of the parts that are cut; empty for all but the others
+   * @param second faces of the parts that they are cut by
+   * @param play how much room a fitted part is given
+   * @param clean within which distance the line is cleaned; null for not at all
+   */
+  public record MeetChange(
+      List<Integer> first,
+      List<Integer> second,
+      Meet.MeetWay way,
+      double play,
+      @Nullable Double clean)
+      implements Change {
+    public MeetChange {
+      first = List.copyOf(first);
+      second = List.copyOf(second);
+      Objects.requireNonNull(way, "way");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return switch (way) {
+        case LINES -> "lines";
+        case LINES_ON_FIRST -> "lines on one";
+        case JOIN -> "joined";
+        case SUBTRACT -> "taken away";
+        case FIT -> String.format(Locale.ROOT, "fitted, play %.4g", play);
+        case COMMON -> "in common";
+      };
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return Meet.meet(site, first, second, way, play, clean);
     }
   }
 

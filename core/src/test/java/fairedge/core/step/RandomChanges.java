@@ -22,6 +22,7 @@ import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Bending;
 import fairedge.core.geometry.BentBetween;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.meet.Meet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Move;
@@ -36,11 +37,20 @@ import java.util.List;
 import java.util.Random;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Changes of every kind, good and bad, of elements that may be there or not. */
 public final class RandomChanges {
-  /** The kinds of change there are. */
-  public static final int KINDS = ChangeKind.values().length;
+  /** The kinds of change there are, those that shape twice. */
+  private static final List<ChangeKind> TURNS =
+      Stream.concat(
+              Stream.of(ChangeKind.values()),
+              Stream.of(ChangeKind.values())
+                  .filter(kind -> kind.type().getEnclosingClass() == Forming.class))
+          .toList();
+
+  /** After so many turns every kind was asked for. */
+  public static final int KINDS = TURNS.size();
 
   private RandomChanges() {}
 
@@ -50,7 +60,7 @@ public final class RandomChanges {
     int e = random.nextInt(mesh.edgeEnd());
     int f = random.nextInt(mesh.faceEnd());
     List<Integer> two = List.of(v, neighbour(mesh, v, random));
-    return switch (ChangeKind.values()[round % KINDS]) {
+    return switch (TURNS.get(round % KINDS)) {
       case LOOPS -> loops(mesh, random);
       case STRAIGHT -> straight(mesh, random, view(random, scale));
       case OUTLINE -> outline(mesh, random, view(random, scale), scale);
@@ -120,6 +130,13 @@ public final class RandomChanges {
                   .toList(),
               random.nextBoolean() ? null : f);
       case EVEN -> even(mesh, random, scale);
+      case MEET ->
+          new Forming.MeetChange(
+              random.nextBoolean() ? List.of() : List.of(random.nextInt(mesh.faceEnd())),
+              List.of(f),
+              Meet.MeetWay.values()[random.nextInt(6)],
+              random.nextInt(2) * 0.01 * scale,
+              random.nextBoolean() ? null : random.nextInt(2) * 1e-3 * scale);
       case REJOIN ->
           new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
       case BEND ->

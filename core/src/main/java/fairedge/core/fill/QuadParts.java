@@ -1,0 +1,122 @@
+package fairedge.core.fill;
+
+import fairedge.core.geometry.Predicates;
+import fairedge.core.geometry.Projection;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.mesh.Mesh;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntBinaryOperator;
+
+/**
+ * A polygon of an even number of sides divided into quads by chords alone: of all ways the one
+ * whose corners come nearest to right angles, by their sum. A polygon of 6, 8, 10, 12 sides has 3,
+ * 12, 55, 273 ways if it is convex; where it is not, those that leave it or turn a quad over are
+ * none. By the least of all ways to divide each stretch of the border (Klincsek, "Minimal
+ * triangulations of polygonal domains", 1980, for quads). Cost: the fourth power of the sides.
+ */
+public final class QuadParts {
+  /** Of more sides it is not looked. */
+  public static final int MOST_SIDES = 40;
+
+  private final double[] u;
+  private final double[] v;
+  private final Vec3[] places;
+  private final boolean[][] joined;
+  private final double[][] least;
+  private final int[][] chosen;
+
+  /** A chord between two corners by their numbers. */
+  public record Chord(int from, int to) {}
+
+  private QuadParts(Vec3[] places, Vec3 normal, IntBinaryOperator edge) {
+    int n = places.length;
+    this.places = places;
+    Projection seen = Projection.along(normal);
+    u = Arrays.stream(places).mapToDouble(seen::across).toArray();
+    v = Arrays.stream(places).mapToDouble(seen::up).toArray();
+    joined = new boolean[n][n];
+    for (int i = 0; i < n; i++) {
+      for (int k = i + 2; k < n; k++) {
+        joined[i][k] = (i != 0 || k != n - 1) && edge.applyAsInt(i, k) != Mesh.NONE;
+      }
+    }
+    least = new double[n][n];
+    chosen = new int[n][n];
+  }
+
+  /**
+   * The chords; none where there is no way, or the sides are odd, four, or too many.
+   *
+   * @param places of the corners, in order
+   * @param normal from which it winds to the left
+   * @param edge the edge that joins two corners already, {@link Mesh#NONE} where none does
+   */
+  public static List<Chord> of(Vec3[] places, Vec3 normal, IntBinaryOperator edge) {
+    int n = places.length;
+    if (n % 2 != 0 || n < 6 || n > MOST_SIDES) {
+      return List.of();
+    }
+    QuadParts parts = new QuadParts(places, normal, edge);
+    parts.reckon();
+    List<Chord> chords = new ArrayList<>();
+    if (parts.least[0][n - 1] < Double.POSITIVE_INFINITY) {
+      parts.collect(0, n - 1, chords);
+    }
+    return chords;
+  }
+
+  /** Stretches from the shortest on: what a chord cuts off is known before what lies beyond it. */
+  private void reckon() {
+    int n = places.length;
+    for (int length = 3; length < n; length += 2) {
+      for (int i = 0; i + length < n; i++) {
+        reckon(i, i + length);
+      }
+    }
+  }
+
+  private void reckon(int i, int j) {
+    double best = Double.POSITIVE_INFINITY;
+    for (int a = i + 1; a < j && !joined[i][j]; a += 2) {
+      for (int b = a + 1; b < j; b += 2) {
+        double rest = least[i][a] + least[a][b] + least[b][j];
+        if (rest < best) {
+          double all = rest + quad(i, a, b, j);
+          if (all < best) {
+            best = all;
+            chosen[i][j] = a * places.length + b;
+          }
+        }
+      }
+    }
+    least[i][j] = best;
+  }
+
+  /** How far its corners are from right angles; infinite where one does not turn to the left. */
+  private double quad(int i, int a, int b, int j) {
+    return corner(j, i, a) + corner(i, a, b) + corner(a, b, j) + corner(b, j, i);
+  }
+
+  private double corner(int before, int at, int after) {
+    if (Predicates.turn(u[before], v[before], u[at], v[at], u[after], v[after]) <= 0) {
+      return Double.POSITIVE_INFINITY;
+    }
+    Vec3 back = places[before].minus(places[at]);
+    return Math.abs(back.angleTo(places[after].minus(places[at])) - 90);
+  }
+
+  private void collect(int i, int j, List<Chord> chords) {
+    if (j - i > 1) {
+      int a = chosen[i][j] / places.length;
+      int b = chosen[i][j] % places.length;
+      for (int[] side : new int[][] {{i, a}, {a, b}, {b, j}}) {
+        if (side[1] - side[0] > 1) {
+          chords.add(new Chord(side[0], side[1]));
+          collect(side[0], side[1], chords);
+        }
+      }
+    }
+  }
+}
