@@ -129,7 +129,7 @@ public final class Meet {
         throw Refusal.because("These parts don't pass through one another.");
       }
       tellLine(line, cutA);
-      return done(List.copyOf(edges(cutA, cutB)), List.of());
+      return done(edges(cutA, cutB));
     }
     Patches ofA = new Patches(cutA, skinB, line.stretches(), a);
     Patches ofB = new Patches(cutB, skinA, line.stretches(), b);
@@ -144,11 +144,12 @@ public final class Meet {
       }
       remarks.addAll(new LineCleaner(site, vertices, clean).clean());
     }
-    return done(List.copyOf(edges(cutA, cutB)), List.of());
+    return done(edges(cutA, cutB));
   }
 
-  private Done done(List<Integer> edges, List<Integer> faces) {
-    return new Done(List.of(), remarks, 0, new Chosen(List.of(), edges, faces));
+  /** The line comes back chosen. */
+  private Done done(Set<Integer> line) {
+    return new Done(List.of(), remarks, 0, new Chosen(List.of(), List.copyOf(line), List.of()));
   }
 
   private Set<Integer> edges(SkinCut a, SkinCut b) {

@@ -122,6 +122,21 @@ final class Evenly {
       case Tidying.WeldNearChange c -> once(c);
       case Tidying.UnifyChange c -> once(c);
       case Tidying.MoveChange c -> move(c);
+      case Tidying.WeldChange c -> {
+        List<Integer> image = vertices(c.vertices());
+        yield withImage(c, c.vertices(), image, () -> new Tidying.WeldChange(image, c.at()));
+      }
+      case Tidying.ConnectChange c -> {
+        List<Integer> image = vertices(c.vertices());
+        yield withImage(
+            c, c.vertices(), image, () -> new Tidying.ConnectChange(image, Scope.WHOLE));
+      }
+      case Tidying.FaceChange c -> {
+        List<Integer> image = edges(c.edges());
+        yield withImage(c, c.edges(), image, () -> new Tidying.FaceChange(image));
+      }
+      case Tidying.SlideChange c -> slide(c);
+      case Tidying.SplitChange c -> split(c);
       case Change.TraceChange c -> trace(c);
       case Change.StraightChange c -> straight(c);
       case Change.OutlineChange c -> outline(c);
@@ -146,6 +161,64 @@ final class Evenly {
     var pieces = new ArrayList<>(first.pieces());
     pieces.addAll(second.pieces());
     return new Done(pieces, remarks, first.usedVertices() + second.usedVertices(), first.chosen());
+  }
+
+  private List<Integer> vertices(List<Integer> own) {
+    return own.stream().map(images::vertex).toList();
+  }
+
+  private List<Integer> edges(List<Integer> own) {
+    return own.stream().map(images::edge).toList();
+  }
+
+  /**
+   * A change and that of the images of what it names; once where these are the same.
+   *
+   * @throws Refusal.Raised where a part of it is the image of another part
+   */
+  private Done withImage(
+      Change change, List<Integer> own, List<Integer> image, Supplier<Change> other) {
+    TreeSet<Integer> all = new TreeSet<>(own);
+    if (all.equals(new TreeSet<>(image))) {
+      return once(change);
+    }
+    if (image.stream().anyMatch(all::contains)) {
+      throw Refusal.because(
+          "Of what is chosen a part is the image of another: choose it on one side only.");
+    }
+    return both(change, other);
+  }
+
+  private Done slide(Tidying.SlideChange c) {
+    List<Integer> image = vertices(c.vertices());
+    int first = images.vertex(c.first());
+    int towards = images.vertex(c.towards());
+    return withImage(
+        c,
+        c.vertices(),
+        image,
+        () -> new Tidying.SlideChange(image, first, towards, c.amount(), c.measure()));
+  }
+
+  /** Shares are measured from the first ends of edges, which need not be each other's images. */
+  private Done split(Tidying.SplitChange c) {
+    TreeSet<Integer> alike = new TreeSet<>(c.edges());
+    TreeSet<Integer> turned = new TreeSet<>();
+    for (int e : c.edges()) {
+      if (mesh.hasEdge(e)) {
+        int image = images.edge(e);
+        boolean isAlike = mesh.first(image) == images.vertex(mesh.first(e)) || c.t() == 0.5;
+        (isAlike ? alike : turned).add(image);
+      }
+    }
+    if (turned.stream().anyMatch(alike::contains)) {
+      throw Refusal.because(
+          "An edge that is its own image, or chosen with its image, is split in its middle only.");
+    }
+    Tidying.SplitChange first = new Tidying.SplitChange(List.copyOf(alike), c.t());
+    return turned.isEmpty()
+        ? once(first)
+        : both(first, () -> new Tidying.SplitChange(List.copyOf(turned), 1 - c.t()));
   }
 
   private Images later() {

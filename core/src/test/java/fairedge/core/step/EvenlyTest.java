@@ -23,6 +23,8 @@ import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.MeshCheck;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.tidy.Move;
+import fairedge.core.tidy.Slide;
+import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
 import fairedge.core.work.View;
 import java.util.List;
@@ -278,5 +280,36 @@ class EvenlyTest {
       assertThat(MeshBytes.write(mesh)).isEqualTo(before);
     }
     assertThat(done).isGreaterThan(60);
+  }
+
+  /** What names vertices or edges in an order has its image done after it, or is made once. */
+  @Test
+  void splitsSlidesConnectsAndWelds_haveTheirImages() {
+    Mesh sheet = Meshes.grid(4, 2);
+    int own = sheet.findEdge(6, 11);
+    change(sheet, new Tidying.SplitChange(List.of(own), 0.25));
+    change(sheet, new Tidying.SplitChange(List.of(sheet.findEdge(0, 1)), 0.25));
+    assertThat(sheet.vertexCount()).isEqualTo(15 + 4);
+    change(sheet, new Tidying.ConnectChange(List.of(0, 6), Scope.WHOLE));
+    change(sheet, new Tidying.SlideChange(List.of(11), 11, 10, 0.25, Slide.SlideBy.FRACTION));
+    change(sheet, new Tidying.WeldChange(List.of(10, 11), Weld.At.FIRST));
+    Mesh across = Meshes.grid(3, 1);
+    int middle = across.findEdge(1, 2);
+    assertThat(evenly(across, 1.5, new Tidying.SplitChange(List.of(middle), 0.25)))
+        .isInstanceOf(Outcome.Refused.class);
+    change(across, 1.5, new Tidying.SplitChange(List.of(middle), 0.5));
+    assertThat(evenly(across, 1.5, new Tidying.WeldChange(List.of(0, 1, 3), Weld.At.FIRST)))
+        .isInstanceOf(Outcome.Refused.class);
+  }
+
+  private static void change(Mesh mesh, Change change) {
+    change(mesh, 2, change);
+  }
+
+  private static void change(Mesh mesh, double middle, Change change) {
+    Outcome outcome = evenly(mesh, middle, change);
+    assertThat(outcome).as("%s", change).isInstanceOf(Outcome.Made.class);
+    assertThat(MeshCheck.faults(mesh)).isEmpty();
+    assertEven(mesh, middle);
   }
 }

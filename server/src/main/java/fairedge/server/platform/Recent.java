@@ -65,8 +65,9 @@ public final class Recent<K, V> {
     try {
       V value = make.apply(key);
       place.complete(value);
-      // It is used now, and not when it was begun.
-      var _ = values.getIfPresent(key);
+      // It is used now, and not when it was begun. Told by a write: while many ask, the cache may
+      // lose a read from its books, and what was just made would go as the oldest.
+      values.asMap().replace(key, place, CompletableFuture.completedFuture(value));
       tidy();
       return value;
     } catch (RuntimeException | Error e) {
