@@ -29,7 +29,8 @@ interface Props {
 /**
  * The panel of a pending change: make it or drop it, its fields, what it will do. The buttons stand
  * under the head, above all that grows when an answer comes: a button that moves between the press
- * and the release is not pressed. The rest scrolls beneath them where a window is too low.
+ * and the release is not pressed. The rest scrolls beneath them where a window is too low, and its bar
+ * takes no room from them.
  */
 export function Slip(props: Props) {
   const { preview } = props;
@@ -40,9 +41,9 @@ export function Slip(props: Props) {
     <aside
       aria-label={`${props.tool}, ${props.state}`}
       data-testid="slip"
-      className="over-stage absolute top-4 right-4 flex thin-scroll max-h-[calc(100%-32px)] w-[292px] flex-col overflow-y-auto border border-ink bg-sheet"
+      className="over-stage absolute top-4 right-4 flex max-h-[calc(100%-32px)] w-[292px] flex-col border border-ink bg-sheet"
     >
-      <div className="sticky top-0 z-10 shrink-0 bg-sheet">
+      <div className="shrink-0">
         <header className="flex h-[38px] items-center justify-between border-b border-ink px-3">
           <h2 className="text-[15px] font-semibold">
             <a
@@ -73,16 +74,18 @@ export function Slip(props: Props) {
           </Button>
         </div>
       </div>
-      <div className="shrink-0 space-y-2.5 px-3 py-3">{props.children}</div>
-      <div
-        className="min-h-24 shrink-0 space-y-1.5 border-t border-rule px-3 py-3"
-        aria-live="polite"
-        aria-busy={props.isLate || (props.isTold && preview?.checked === false)}
-      >
-        {props.problem && <p className="font-semibold">{props.problem}</p>}
-        {refused && !props.missing && <p data-testid="refusal">{refused}</p>}
-        {props.missing && <p className="text-ink2">{props.missing}</p>}
-        {preview && !refused && <Effect preview={preview} />}
+      <div className="thin-scroll min-h-0 overflow-y-auto">
+        <div className="space-y-2.5 px-3 py-3">{props.children}</div>
+        <div
+          className="min-h-24 space-y-1.5 border-t border-rule px-3 py-3"
+          aria-live="polite"
+          aria-busy={props.isLate || (props.isTold && preview?.checked === false)}
+        >
+          {props.problem && <p className="font-semibold">{props.problem}</p>}
+          {refused && !props.missing && <p data-testid="refusal">{refused}</p>}
+          {props.missing && <p className="text-ink2">{props.missing}</p>}
+          {preview && !refused && <Effect preview={preview} />}
+        </div>
       </div>
     </aside>
   );
