@@ -34,7 +34,7 @@ import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
 import { isElementTool, itemOf, type Tool } from './tools';
 import { useChoosing } from './useChoosing';
-import { othersOf, useChosen } from './useChosen';
+import { useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
 import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
 
@@ -112,13 +112,7 @@ function OpenBench(
     back: cut.back,
     redo: () => void control.redo(),
     startAgain: () => void control.goTo(null),
-    deleteOthers: () => {
-      const view = viewOf(stage);
-      const faces = othersOf(chosen.chosen.faces, mesh);
-      if (view && faces.length > 0 && chosen.chosen.faces.length > 0) {
-        void control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
-      }
-    },
+    deleteOthers: () => void cut.deleteAllBut(chosen.chosen.faces),
     viewAll: looking.viewAll,
     turnAround: looking.turnAround,
     lookSquarely: () => {

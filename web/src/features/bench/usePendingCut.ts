@@ -134,6 +134,13 @@ export function usePendingCut(
     return true;
   };
 
+  /** What is hidden counts as not meant: it is refused then. */
+  const deleteAllBut = async (kept: readonly number[]) => {
+    const faces = othersOf(kept, mesh);
+    if (!view || kept.length === 0 || faces.length === 0) return;
+    await control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view, chosen.hidden);
+  };
+
   // What goes on does so in the state after the cut.
   const goOn = useEffectEvent(async ({ then }: Going) => {
     const cutOff =
@@ -149,8 +156,7 @@ export function usePendingCut(
     if (cutOff.length === 0) {
       setNote('The cut parts nothing off, so there is nothing to go on with.');
     } else if (then === 'rest') {
-      const faces = othersOf(cutOff, mesh);
-      if (view) await control.step({ tool: 'delete', faces, edges: [], vertices: [] }, view);
+      await deleteAllBut(cutOff);
     } else {
       chosen.choose({ ...NOTHING, faces: cutOff });
       setTool(then);
@@ -219,6 +225,8 @@ export function usePendingCut(
 
     /** Whether it was made at once. */
     make,
+
+    deleteAllBut,
 
     /** Makes the last change once more with its settings; null where there is none. */
     again: made && view ? () => void control.step(made, view, sparedBy(made, chosen.hidden)) : null,

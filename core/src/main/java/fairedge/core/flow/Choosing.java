@@ -4,6 +4,8 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -233,20 +235,34 @@ public final class Choosing {
    * with the fewest faces; nothing where it parts nothing. Cost: what hangs together with it.
    */
   public List<Integer> partedBy(Collection<Integer> line) {
-    Set<Integer> across = new HashSet<>(line);
-    Set<Integer> known = new HashSet<>();
-    List<Integer> smallest = List.of();
-    int parts = 0;
+    Set<Integer> beside = new TreeSet<>();
     for (int e : line) {
-      for (int start : mesh.hasEdge(e) ? mesh.facesOn(e) : new int[0]) {
-        if (known.add(start)) {
-          List<Integer> part = spread(start, across, known);
-          smallest = parts == 0 || part.size() < smallest.size() ? part : smallest;
-          parts++;
-        }
+      for (int f : mesh.hasEdge(e) ? mesh.facesOn(e) : new int[0]) {
+        beside.add(f);
       }
     }
-    return parts > 1 ? smallest : List.of();
+    List<List<Integer>> parts = parts(beside, line);
+    return parts.size() < 2
+        ? List.of()
+        : Collections.min(parts, Comparator.comparingInt(List::size));
+  }
+
+  /**
+   * What hangs together by edges with some faces, but not across a line of edges. Cost: what is
+   * found.
+   *
+   * @param faces that are there; the parts come in the order in which these name them
+   */
+  public List<List<Integer>> parts(Collection<Integer> faces, Collection<Integer> line) {
+    Set<Integer> across = new HashSet<>(line);
+    Set<Integer> known = new HashSet<>();
+    List<List<Integer>> parts = new ArrayList<>();
+    for (int f : faces) {
+      if (known.add(f)) {
+        parts.add(spread(f, across, known));
+      }
+    }
+    return parts;
   }
 
   private List<Integer> spread(int start, Set<Integer> across, Set<Integer> known) {

@@ -42,8 +42,11 @@ public final class Predicates {
    * points, -1 on the other, 0 in the plane. All coordinates finite.
    */
   public static int side(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
-    double det = determinant(a, b, c, d);
-    double bound = bound(a, b, c, d);
+    Vec3 p = a.minus(d);
+    Vec3 q = b.minus(d);
+    Vec3 r = c.minus(d);
+    double det = p.dot(q.cross(r));
+    double bound = bound(p, q, r);
     if (det > bound || -det > bound) {
       return det > 0 ? -1 : 1;
     }
@@ -57,9 +60,11 @@ public final class Predicates {
    * <p>Precondition: p and q lie on different sides, or one of them in the plane.
    */
   public static double share(Vec3 a, Vec3 b, Vec3 c, Vec3 p, Vec3 q) {
-    double before = determinant(a, b, c, p);
-    double after = determinant(a, b, c, q);
-    double sure = SURE * (bound(a, b, c, p) + bound(a, b, c, q));
+    Vec3[] from = {a.minus(p), b.minus(p), c.minus(p)};
+    Vec3[] to = {a.minus(q), b.minus(q), c.minus(q)};
+    double before = from[0].dot(from[1].cross(from[2]));
+    double after = to[0].dot(to[1].cross(to[2]));
+    double sure = SURE * (bound(from[0], from[1], from[2]) + bound(to[0], to[1], to[2]));
     if (Math.abs(before - after) > sure) {
       return Math.clamp(before / (before - after), 0, 1);
     }
@@ -81,16 +86,8 @@ public final class Predicates {
     return sign * oneWhole.signum() * twoWhole.signum();
   }
 
-  private static double determinant(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
-    Vec3 q = b.minus(d);
-    return a.minus(d).dot(q.cross(c.minus(d)));
-  }
-
-  /** How large the terms of a determinant are: its rounding is a share of that. */
-  private static double bound(Vec3 a, Vec3 b, Vec3 c, Vec3 d) {
-    Vec3 p = a.minus(d);
-    Vec3 q = b.minus(d);
-    Vec3 r = c.minus(d);
+  /** How far off the determinant of three vectors may be by rounding. */
+  private static double bound(Vec3 p, Vec3 q, Vec3 r) {
     return SIDE_BOUND
         * (Math.abs(p.x()) * (Math.abs(q.y() * r.z()) + Math.abs(q.z() * r.y()))
             + Math.abs(p.y()) * (Math.abs(q.z() * r.x()) + Math.abs(q.x() * r.z()))

@@ -1,5 +1,6 @@
 package fairedge.core.meet;
 
+import fairedge.core.flow.Unions;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Pruning;
@@ -126,19 +127,17 @@ final class Joining {
     addCorners(va, left);
     int ofA = left.size();
     addCorners(vb, left);
-    int[] group = new int[left.size()];
-    for (int i = 0; i < group.length; i++) {
-      group[i] = i;
-    }
+    int count = left.size();
+    Unions wedges = new Unions(count);
     Map<Integer, Integer> ofFace = new HashMap<>();
-    for (int i = 0; i < group.length; i++) {
+    for (int i = 0; i < count; i++) {
       ofFace.put(left.get(i).face(), i);
     }
-    for (int i = 0; i < group.length; i++) {
+    for (int i = 0; i < count; i++) {
       int c = left.get(i).corner();
       for (int e : new int[] {mesh.edgeOf(c), mesh.edgeOf(mesh.previous(c))}) {
         for (int f : across.get(e) ? new int[0] : mesh.facesOn(e)) {
-          union(group, i, ofFace.getOrDefault(f, i));
+          wedges.join(i, ofFace.getOrDefault(f, i));
         }
       }
     }
@@ -146,13 +145,13 @@ final class Joining {
       Integer one = ofFace.get(pair[0]);
       Integer two = ofFace.get(pair[1]);
       if (one != null && two != null) {
-        union(group, one, two);
+        wedges.join(one, two);
       }
     }
     Map<Integer, Integer> vertexOf = new TreeMap<>();
     boolean isFreeB = mesh.hasVertex(vb);
-    for (int i = 0; i < group.length; i++) {
-      int root = root(group, i);
+    for (int i = 0; i < count; i++) {
+      int root = wedges.rootOf(i);
       if (!vertexOf.containsKey(root)) {
         int v;
         if (vertexOf.isEmpty() && i < ofA) {
@@ -185,20 +184,6 @@ final class Joining {
     for (int f : faces) {
       to.add(new Left(mesh.findCorner(f, v), f));
     }
-  }
-
-  private static int root(int[] group, int i) {
-    int at = i;
-    while (group[at] != at) {
-      at = group[at];
-    }
-    return at;
-  }
-
-  private static void union(int[] group, int i, int k) {
-    int p = root(group, i);
-    int q = root(group, k);
-    group[Math.max(p, q)] = Math.min(p, q);
   }
 
   private void relay() {

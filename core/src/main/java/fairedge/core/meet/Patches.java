@@ -1,5 +1,6 @@
 package fairedge.core.meet;
 
+import fairedge.core.flow.Choosing;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
@@ -10,7 +11,6 @@ import fairedge.core.meet.TrianglePair.Piece;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -43,7 +43,7 @@ final class Patches {
     this.cut = cut;
     this.own = cut.skin();
     this.other = other;
-    part(line, before);
+    part(before);
     for (Stretch stretch : line) {
       stretch.runs().forEach(run -> tell(stretch, run));
     }
@@ -58,37 +58,19 @@ final class Patches {
     return faces.getOrDefault(wanted, List.of());
   }
 
-  private void part(Collection<Stretch> line, Collection<Integer> before) {
-    BitSet across = new BitSet();
-    cut.edges().forEach(across::set);
+  private void part(Collection<Integer> before) {
     TreeSet<Integer> seeds = new TreeSet<>(before);
     for (int e : cut.edges()) {
       for (int f : mesh.facesOn(e)) {
         seeds.add(f);
       }
     }
-    for (int seed : seeds) {
-      if (patchOf.putIfAbsent(seed, patches.size()) == null) {
-        patches.add(spread(seed, across));
-        lying.add(null);
-      }
+    patches.addAll(new Choosing(mesh).parts(seeds, cut.edges()));
+    for (int i = 0; i < patches.size(); i++) {
+      int number = i;
+      patches.get(i).forEach(f -> patchOf.put(f, number));
+      lying.add(null);
     }
-  }
-
-  private List<Integer> spread(int seed, BitSet across) {
-    List<Integer> patch = new ArrayList<>(List.of(seed));
-    for (int i = 0; i < patch.size(); i++) {
-      int c = mesh.firstCorner(patch.get(i));
-      for (int k = mesh.size(patch.get(i)); k > 0; k--, c = mesh.next(c)) {
-        int e = mesh.edgeOf(c);
-        for (int d = mesh.nextOnEdge(c); d != c && !across.get(e); d = mesh.nextOnEdge(d)) {
-          if (patchOf.putIfAbsent(mesh.faceOf(d), patches.size()) == null) {
-            patch.add(mesh.faceOf(d));
-          }
-        }
-      }
-    }
-    return patch;
   }
 
   /** What a piece of the line says of the patches on both sides of it. */

@@ -176,13 +176,10 @@ final class Skin {
   }
 
   Bounds bounds() {
-    Vec3 low = places[0];
-    Vec3 high = places[0];
+    Bounds all = Bounds.EMPTY;
     for (Vec3 p : places) {
-      low = new Vec3(Math.min(low.x(), p.x()), Math.min(low.y(), p.y()), Math.min(low.z(), p.z()));
-      high =
-          new Vec3(Math.max(high.x(), p.x()), Math.max(high.y(), p.y()), Math.max(high.z(), p.z()));
+      all = all.with(p);
     }
-    return new Bounds(low, high);
+    return all;
   }
 }
