@@ -5,6 +5,7 @@ import { GhostLines } from '../../../stage/GhostLines';
 import { pick, type Picked } from '../../../stage/pick';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
+import { Select } from '../../../ui/Select';
 import { TwoWay } from '../../../ui/TwoWay';
 import { Choice, FieldRow } from '../../../ui/fields';
 import { chosenText, kindOf, toggled } from '../useChosen';
@@ -167,6 +168,20 @@ function ValueField(props: {
   onChange: (value: number) => void;
 }): ReactNode {
   const { field } = props;
+  if (field.options && field.options.length > 3) {
+    // More than three words don't fit a row.
+    return (
+      <FieldRow name={field.name}>
+        <Select
+          label={field.name}
+          value={String(props.value)}
+          className="w-40"
+          options={field.options.map((name, i) => [String(i), name] as const)}
+          onChange={(v) => props.onChange(Number(v))}
+        />
+      </FieldRow>
+    );
+  }
   if (field.options) {
     return (
       <TwoWay

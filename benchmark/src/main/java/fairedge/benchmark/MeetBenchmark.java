@@ -35,7 +35,7 @@ import org.openjdk.jmh.annotations.Warmup;
 public class MeetBenchmark {
   private static final View ABOVE = new View.Parallel(new Vec3(0, 0, -1));
 
-  @Param({"10000", "100000"})
+  @Param({"10000", "100000", "1000000"})
   int quads;
 
   @Param({"JOIN", "SUBTRACT"})
@@ -58,7 +58,7 @@ public class MeetBenchmark {
   }
 
   private static Change change(Meet.MeetWay way, int second) {
-    return new Forming.MeetChange(List.of(0), List.of(second), way, 0, null);
+    return Forming.MeetChange.of(List.of(0), List.of(second), way);
   }
 
   /** Twice as many round as up; the first of its faces. */

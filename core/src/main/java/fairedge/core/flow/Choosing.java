@@ -3,11 +3,12 @@ package fairedge.core.flow;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -187,26 +188,11 @@ public final class Choosing {
 
   /** All faces that hang together with these by edges. */
   public Set<Integer> connectedFaces(Collection<Integer> faces) {
-    Set<Integer> known = new TreeSet<>();
-    Deque<Integer> open = new ArrayDeque<>();
-    for (int f : faces) {
-      if (mesh.hasFace(f) && known.add(f)) {
-        open.add(f);
-      }
-    }
-    while (!open.isEmpty()) {
-      int f = open.poll();
-      int c = mesh.firstCorner(f);
-      for (int i = mesh.size(f); i > 0; i--) {
-        for (int g : mesh.facesOn(mesh.edgeOf(c))) {
-          if (known.add(g)) {
-            open.add(g);
-          }
-        }
-        c = mesh.next(c);
-      }
-    }
-    return known;
+    Spread spread = new Spread(mesh);
+    faces.stream().filter(mesh::hasFace).forEach(spread::from);
+    Set<Integer> connected = new TreeSet<>();
+    spread.known().stream().forEach(connected::add);
+    return connected;
   }
 
   /** All vertices that hang together with these by edges. */
@@ -241,42 +227,15 @@ public final class Choosing {
         beside.add(f);
       }
     }
-    List<List<Integer>> parts = parts(beside, line);
+    BitSet across = new BitSet();
+    line.stream().filter(mesh::hasEdge).forEach(across::set);
+    Spread spread = new Spread(mesh, across);
+    List<int[]> parts = beside.stream().map(spread::from).filter(part -> part.length > 0).toList();
     return parts.size() < 2
         ? List.of()
-        : Collections.min(parts, Comparator.comparingInt(List::size));
-  }
-
-  /**
-   * What hangs together by edges with some faces, but not across a line of edges. Cost: what is
-   * found.
-   *
-   * @param faces that are there; the parts come in the order in which these name them
-   */
-  public List<List<Integer>> parts(Collection<Integer> faces, Collection<Integer> line) {
-    Set<Integer> across = new HashSet<>(line);
-    Set<Integer> known = new HashSet<>();
-    List<List<Integer>> parts = new ArrayList<>();
-    for (int f : faces) {
-      if (known.add(f)) {
-        parts.add(spread(f, across, known));
-      }
-    }
-    return parts;
-  }
-
-  private List<Integer> spread(int start, Set<Integer> across, Set<Integer> known) {
-    List<Integer> part = new ArrayList<>(List.of(start));
-    for (int i = 0; i < part.size(); i++) {
-      for (int e : mesh.edges(part.get(i))) {
-        for (int f : across.contains(e) ? new int[0] : mesh.facesOn(e)) {
-          if (known.add(f)) {
-            part.add(f);
-          }
-        }
-      }
-    }
-    return part;
+        : Arrays.stream(Collections.min(parts, Comparator.comparingInt(p -> p.length)))
+            .boxed()
+            .toList();
   }
 
   /** Every second one of a loop or ring in order, the first among them. */

@@ -14,6 +14,7 @@ public record Tolerance(double scale) {
   private static final double WELD = 1e-6;
   private static final double UNSEEN = 1e-6;
   private static final double FLAT = 1e-4;
+  private static final double BRIEF = 1e-3;
   private static final double SAME_PLACE = 1e-2;
 
   public Tolerance {
@@ -46,6 +47,11 @@ public record Tolerance(double scale) {
   /** A face whose corners all lie this near to its mean plane is flat: 1e-4 S. */
   public double flat() {
     return FLAT * scale;
+  }
+
+  /** An edge no longer than this is a sliver of the model, unless a distance is given: 1e-3 S. */
+  public double brief() {
+    return BRIEF * scale;
   }
 
   /** Findings of two attempts this near may be the same one: 1 % of S. */

@@ -3,7 +3,6 @@ package fairedge.core.local;
 import fairedge.core.mesh.Mesh;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.TreeSet;
 import java.util.function.IntPredicate;
 
 /**
@@ -18,17 +17,23 @@ public final class Pruning {
    * edges and lone vertices that were there before stay.
    */
   public static void removeFaces(MeshEdit edit, Collection<Integer> faces) {
+    removeFaces(edit, faces.stream().mapToInt(f -> f).toArray());
+  }
+
+  /** The same. */
+  public static void removeFaces(MeshEdit edit, int[] faces) {
     Mesh mesh = edit.mesh();
-    TreeSet<Integer> edges = new TreeSet<>();
+    int[] edges = new int[Arrays.stream(faces).map(mesh::size).sum()];
+    int count = 0;
     for (int f : faces) {
       int c = mesh.firstCorner(f);
       for (int i = mesh.size(f); i > 0; i--) {
-        edges.add(mesh.edgeOf(c));
+        edges[count++] = mesh.edgeOf(c);
         c = mesh.next(c);
       }
       edit.removeFace(f);
     }
-    removeBare(edit, edges);
+    removeBare(edit, edges, v -> false);
   }
 
   /** Takes those edges out that are in no face, and their ends where nothing else meets there. */
@@ -38,17 +43,28 @@ public final class Pruning {
 
   /** The same, but ends stay that are to. */
   public static void removeBare(MeshEdit edit, Collection<Integer> edges, IntPredicate stays) {
+    removeBare(edit, edges.stream().mapToInt(e -> e).toArray(), stays);
+  }
+
+  /**
+   * Each as often as it likes; in the order of their ids, so that the journal is always the same.
+   */
+  private static void removeBare(MeshEdit edit, int[] edges, IntPredicate stays) {
     Mesh mesh = edit.mesh();
-    TreeSet<Integer> ends = new TreeSet<>();
+    int[] ends = new int[2 * edges.length];
+    int count = 0;
+    Arrays.sort(edges);
     for (int e : edges) {
       if (mesh.hasEdge(e) && mesh.cornerOn(e) == Mesh.NONE) {
-        ends.add(mesh.first(e));
-        ends.add(mesh.second(e));
+        ends[count++] = mesh.first(e);
+        ends[count++] = mesh.second(e);
         edit.removeEdge(e);
       }
     }
-    for (int v : ends) {
-      if (mesh.edgeAt(v) == Mesh.NONE && !stays.test(v)) {
+    Arrays.sort(ends, 0, count);
+    for (int i = 0; i < count; i++) {
+      int v = ends[i];
+      if (mesh.hasVertex(v) && mesh.edgeAt(v) == Mesh.NONE && !stays.test(v)) {
         edit.removeVertex(v);
       }
     }

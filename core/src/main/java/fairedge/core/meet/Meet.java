@@ -1,27 +1,34 @@
 package fairedge.core.meet;
 
-import fairedge.core.flow.Choosing;
+import fairedge.core.flow.Spread;
 import fairedge.core.form.Even;
+import fairedge.core.form.Inset;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
 import fairedge.core.local.Pruning;
 import fairedge.core.local.Refusal;
-import fairedge.core.meet.MeetLine.Stretch;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
+import fairedge.core.mesh.Label;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.tidy.Move;
 import fairedge.core.work.Asked;
 import fairedge.core.work.Chosen;
 import fairedge.core.work.Done;
 import fairedge.core.work.Remark;
 import fairedge.core.work.Site;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,58 +54,98 @@ public final class Meet {
     COMMON
   }
 
+  /** Whose material the faces have that the second part leaves in the first. */
+  public enum Whose {
+    SECOND,
+    FIRST,
+    /** One that is named. */
+    NAMED
+  }
+
+  /**
+   * The material of cut faces.
+   *
+   * @param name counts where it is named
+   */
+  public record CutMaterial(Whose whose, String name) {
+    public CutMaterial {
+      Objects.requireNonNull(whose, "whose");
+      name = Objects.requireNonNullElse(name, "").strip();
+    }
+  }
+
+  /**
+   * How parts meet.
+   *
+   * @param placed how the second is moved before they do; null: it stays
+   * @param play how far a fitted part is given room on all sides; 0 or more
+   * @param material of faces where something is taken away; null: the second's
+   * @param clean within which distance the line is cleaned, see {@link LineCleaner}; null to leave
+   *     it as it is cut
+   * @param collar how wide a ring of quads goes round what the second part brings; null for none
+   */
+  public record How(
+      MeetWay way,
+      Move.@Nullable Motion placed,
+      double play,
+      @Nullable CutMaterial material,
+      @Nullable Double clean,
+      @Nullable Double collar) {
+    public How {
+      Objects.requireNonNull(way, "way");
+    }
+  }
+
   private final Site site;
   private final MeshEdit edit;
   private final Mesh mesh;
+  private final How how;
   private final MeetWay way;
   private final List<Remark> remarks = new ArrayList<>();
 
-  private Meet(Site site, MeetWay way) {
+  private Meet(Site site, How how) {
     this.site = site;
     this.edit = site.edit();
     this.mesh = site.mesh();
-    this.way = way;
+    this.how = how;
+    this.way = how.way();
   }
 
   /**
    * @param first faces of the parts that are cut; empty for all but the others
    * @param second faces of the parts that they are cut by
-   * @param play how far a fitted part is given room on all sides; 0 or more
-   * @param clean within which distance the line is cleaned, see {@link LineCleaner}; null to leave
-   *     it as it is cut
    * @throws Refusal.Raised where it can't be, or nothing would come of it, with the place
    */
   public static Done meet(
-      Site site,
-      Collection<Integer> first,
-      Collection<Integer> second,
-      MeetWay way,
-      double play,
-      @Nullable Double clean) {
-    if (!(play >= 0) || !Double.isFinite(play)) {
+      Site site, Collection<Integer> first, Collection<Integer> second, How how) {
+    if (!(how.play() >= 0) || !Double.isFinite(how.play())) {
       throw Refusal.because("The play is 0 or more.");
     }
     Mesh mesh = site.mesh();
-    Choosing choosing = new Choosing(mesh);
-    Set<Integer> b = choosing.connectedFaces(Asked.faces(site, second));
-    Set<Integer> a =
-        first.isEmpty() ? others(mesh, b) : choosing.connectedFaces(Asked.faces(site, first));
-    for (int f : a) {
-      if (b.contains(f)) {
-        throw Refusal.because("These faces belong to one part.", Element.face(f));
-      }
+    BitSet b = connected(mesh, Asked.faces(site, second));
+    BitSet a = first.isEmpty() ? others(mesh, b) : connected(mesh, Asked.faces(site, first));
+    if (a.intersects(b)) {
+      BitSet both = (BitSet) a.clone();
+      both.and(b);
+      throw Refusal.because("These faces belong to one part.", Element.face(both.nextSetBit(0)));
     }
     if (a.isEmpty()) {
       throw Refusal.because("There is no other part to meet.");
     }
-    return new Meet(site, way).meet(new TreeSet<>(a), new TreeSet<>(b), play, clean);
+    return new Meet(site, how).meet(a, b);
   }
 
-  private static Set<Integer> others(Mesh mesh, Set<Integer> faces) {
-    Set<Integer> others = new TreeSet<>();
+  private static BitSet connected(Mesh mesh, Collection<Integer> faces) {
+    Spread spread = new Spread(mesh);
+    faces.forEach(spread::from);
+    return spread.known();
+  }
+
+  private static BitSet others(Mesh mesh, BitSet faces) {
+    BitSet others = new BitSet();
     for (int f = 0; f < mesh.faceEnd(); f++) {
-      if (mesh.hasFace(f) && !faces.contains(f)) {
-        others.add(f);
+      if (mesh.hasFace(f) && !faces.get(f)) {
+        others.set(f);
       }
     }
     return others;
@@ -108,13 +155,15 @@ public final class Meet {
     return way == MeetWay.LINES || way == MeetWay.LINES_ON_FIRST;
   }
 
-  private Done meet(
-      TreeSet<Integer> a, TreeSet<Integer> given, double play, @Nullable Double clean) {
+  private Done meet(BitSet a, BitSet given) {
+    if (how.placed() != null) {
+      place(given, how.placed());
+    }
     if (!isLinesOnly()) {
       Solids.require(mesh, a, "The first part");
       Solids.require(mesh, given, "The second part");
     }
-    TreeSet<Integer> b = way == MeetWay.FIT ? widened(given, play) : given;
+    BitSet b = way == MeetWay.FIT ? widened(given, how.play()) : given;
     Skin skinA = new Skin(mesh, a);
     Skin skinB = new Skin(mesh, b);
     MeetLine line = new MeetLine(skinA, skinB, site.merge());
@@ -128,23 +177,106 @@ public final class Meet {
       if (line.stretches().isEmpty()) {
         throw Refusal.because("These parts don't pass through one another.");
       }
-      tellLine(line, cutA);
+      tell("As cut", edges(cutA, cutB), new int[0]);
       return done(edges(cutA, cutB));
     }
     Patches ofA = new Patches(cutA, skinB, line.stretches(), a);
     Patches ofB = new Patches(cutB, skinA, line.stretches(), b);
-    choose(ofA, ofB);
+    int[] brought = choose(ofA, ofB);
     new Joining(edit, cutA, cutB, line, way == MeetWay.JOIN).join();
-    tellLine(line, cutA);
-    if (clean != null) {
+    label(brought, a);
+    tell("As cut", edges(cutA, cutB), brought);
+    finish(cutA, cutB, brought);
+    return done(edges(cutA, cutB));
+  }
+
+  private void place(BitSet part, Move.Motion placed) {
+    if (placed.along() != 0) {
+      throw Refusal.because("A part is placed as a whole, not along its normals.");
+    }
+    Set<Integer> vertices = new TreeSet<>();
+    for (int f : IdSet.idsOf(part)) {
+      for (int v : mesh.vertices(f)) {
+        vertices.add(v);
+      }
+    }
+    Move.move(site, vertices, placed, null);
+  }
+
+  /** Cleans the line and lays a collar round it, as asked. */
+  private void finish(SkinCut a, SkinCut b, int[] brought) {
+    Double within = how.clean();
+    if (within != null) {
       TreeSet<Integer> vertices = new TreeSet<>();
-      for (int e : edges(cutA, cutB)) {
+      for (int e : edges(a, b)) {
         vertices.add(mesh.first(e));
         vertices.add(mesh.second(e));
       }
-      remarks.addAll(new LineCleaner(site, vertices, clean).clean());
+      remarks.addAll(new LineCleaner(site, vertices, within).clean());
     }
-    return done(edges(cutA, cutB));
+    Double width = how.collar();
+    if (width != null) {
+      Set<Integer> line = edges(a, b);
+      if (line.isEmpty()) {
+        throw Refusal.because("There is no line for a collar to go round.");
+      }
+      remarks.addAll(
+          Inset.inset(
+                  site, inner(line, brought), false, new Inset.Margin(width, 0, true, false, false))
+              .remarks());
+    }
+    if (within != null || width != null) {
+      tell("Then", edges(a, b), brought);
+    }
+  }
+
+  /** All that the second part left, on its side of the line. */
+  private Set<Integer> inner(Set<Integer> line, int[] brought) {
+    BitSet across = new BitSet();
+    line.forEach(across::set);
+    Spread spread = new Spread(mesh, across);
+    Arrays.stream(brought).filter(mesh::hasFace).forEach(spread::from);
+    Set<Integer> inner = new TreeSet<>();
+    spread.known().stream().forEach(inner::add);
+    return inner;
+  }
+
+  /** What the line leaves beside it. */
+  private void tell(String when, Set<Integer> line, int[] brought) {
+    if (!line.isEmpty()) {
+      double near = how.clean() != null ? how.clean() : site.tolerance().brief();
+      LineTally tally = LineTally.of(mesh, line, brought, site.merge(), near);
+      remarks.add(Remark.of(when + ": " + tally.words(), tally.shortest()));
+    }
+  }
+
+  /** Faces that the second part left in the first belong to it, of the material that was asked. */
+  private void label(int[] brought, BitSet first) {
+    if (way != MeetWay.SUBTRACT && way != MeetWay.FIT) {
+      return;
+    }
+    CutMaterial material = how.material();
+    OptionalInt like = first.stream().filter(mesh::hasFace).findFirst();
+    Label own = like.isPresent() ? labelOf(like.getAsInt()) : Label.NONE;
+    for (int f : brought) {
+      Label was = labelOf(f);
+      String of =
+          material == null
+              ? was.material()
+              : switch (material.whose()) {
+                case SECOND -> was.material();
+                case FIRST -> own.material();
+                case NAMED -> material.name();
+              };
+      Label now = new Label(own.object(), own.group(), of, was.smoothing());
+      if (!now.equals(was)) {
+        edit.labelFace(f, now);
+      }
+    }
+  }
+
+  private Label labelOf(int f) {
+    return mesh.labels().get(mesh.labelOf(f));
   }
 
   /** The line comes back chosen. */
@@ -159,24 +291,21 @@ public final class Meet {
     return all;
   }
 
-  /** Takes out what does not stay, and turns over what shows its other side. */
-  private void choose(Patches a, Patches b) {
-    List<Integer> gone = new ArrayList<>();
+  /**
+   * Takes out what does not stay, and turns over what shows its other side.
+   *
+   * @return what of the second part stays
+   */
+  private int[] choose(Patches a, Patches b) {
     boolean inside = way == MeetWay.COMMON;
     Lying stays = inside ? Lying.INSIDE : Lying.OUTSIDE;
     boolean takes = way == MeetWay.SUBTRACT || way == MeetWay.FIT;
     Lying onStays = takes ? Lying.OPPOSITE : Lying.SAME;
     Lying ofB = takes ? Lying.INSIDE : stays;
-    for (Lying lying : Lying.values()) {
-      if (lying != stays && lying != onStays) {
-        gone.addAll(a.that(lying));
-      }
-      if (lying != ofB) {
-        gone.addAll(b.that(lying));
-      }
-    }
-    int left = a.that(stays).size() + a.that(onStays).size() + b.that(ofB).size();
-    if (left == 0) {
+    int[] goneA = a.that(l -> l != stays && l != onStays);
+    int[] goneB = b.that(l -> l != ofB);
+    int[] brought = b.that(l -> l == ofB);
+    if (brought.length + a.that(l -> l == stays || l == onStays).length == 0) {
       throw Refusal.because(
           inside
               ? "These parts have nothing in common."
@@ -184,21 +313,27 @@ public final class Meet {
     }
     boolean isSame =
         switch (way) {
-          case JOIN -> gone.isEmpty();
-          case SUBTRACT, FIT -> b.that(ofB).isEmpty() && a.that(stays).size() == left;
+          case JOIN -> goneA.length + goneB.length == 0;
+          // What lies on the second from outside touches it only.
+          case SUBTRACT, FIT -> brought.length + goneA.length == 0;
           default -> false;
         };
-    if (isSame && a.that(Lying.INSIDE).isEmpty() && a.that(Lying.SAME).isEmpty()) {
+    if (isSame) {
       throw Refusal.because("These parts don't pass through one another: nothing would change.");
     }
-    Pruning.removeFaces(edit, gone);
+    Pruning.removeFaces(
+        edit, IntStream.concat(Arrays.stream(goneA), Arrays.stream(goneB)).toArray());
     if (takes) {
-      b.that(ofB).forEach(f -> Pruning.turnOver(edit, f));
+      for (int f : brought) {
+        Pruning.turnOver(edit, f);
+      }
     }
+    return brought;
   }
 
   /** A copy of a part whose faces all lie so far out; the part itself stays. */
-  private TreeSet<Integer> widened(TreeSet<Integer> faces, double play) {
+  private BitSet widened(BitSet part, double play) {
+    int[] faces = IdSet.idsOf(part);
     Map<Integer, Even> moves = new HashMap<>();
     for (int f : faces) {
       int c = mesh.firstCorner(f);
@@ -217,50 +352,14 @@ public final class Meet {
       }
       copies.put(v, edit.makeVertex(mesh.position(v).plus(move.times(play))));
     }
-    TreeSet<Integer> made = new TreeSet<>();
-    for (int f : List.copyOf(faces)) {
+    BitSet made = new BitSet();
+    for (int f : faces) {
       int[] ring = mesh.vertices(f);
       for (int i = 0; i < ring.length; i++) {
         ring[i] = copies.getOrDefault(ring[i], ring[i]);
       }
-      made.add(Pruning.layFace(edit, ring, f));
+      made.set(Pruning.layFace(edit, ring, f));
     }
     return made;
-  }
-
-  /** What the line leaves beside it, before anything is cleaned. */
-  private void tellLine(MeetLine line, SkinCut a) {
-    if (line.stretches().isEmpty()) {
-      return;
-    }
-    TreeSet<Integer> beside = new TreeSet<>();
-    double shortest = Double.POSITIVE_INFINITY;
-    Element where = null;
-    for (Stretch s : line.stretches()) {
-      int e = a.edgeOf(s);
-      if (mesh.hasEdge(e)) {
-        for (int f : mesh.facesOn(e)) {
-          beside.add(f);
-        }
-        if (mesh.length(e) < shortest) {
-          shortest = mesh.length(e);
-          where = Element.edge(e);
-        }
-      }
-    }
-    long many = beside.stream().filter(f -> mesh.size(f) > 4).count();
-    long three = beside.stream().filter(f -> mesh.size(f) == 3).count();
-    remarks.add(
-        Remark.of(
-            String.format(
-                Locale.ROOT,
-                "The line has %d edges. Of the %d faces beside it %d have more than four sides, %d"
-                    + " are triangles; its shortest edge is %.4g long.",
-                line.stretches().size(),
-                beside.size(),
-                many,
-                three,
-                shortest),
-            where));
   }
 }

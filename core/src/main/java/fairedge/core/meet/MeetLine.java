@@ -1,14 +1,15 @@
 package fairedge.core.meet;
 
 import fairedge.core.effort.Effort;
-import fairedge.core.geometry.Bounds;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.meet.TrianglePair.Met;
 import fairedge.core.meet.TrianglePair.Piece;
+import fairedge.core.mesh.Runs;
 import fairedge.core.near.BoxPairs;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -16,7 +17,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.stream.IntStream;
 
 /**
  * The line in which two skins meet: places, and pieces between them. A place that lies within a
@@ -72,71 +72,75 @@ final class MeetLine {
   }
 
   private Collection<Piece> pieces() {
-    Bounds both = common(a.bounds(), b.bounds());
-    int[] ofA = within(a, both);
-    int[] ofB = within(b, both);
-    double[] boxes = new double[6 * (ofA.length + ofB.length)];
-    IntStream.range(0, ofA.length).forEach(i -> box(a, ofA[i], boxes, 6 * i));
-    IntStream.range(0, ofB.length).forEach(i -> box(b, ofB[i], boxes, 6 * (ofA.length + i)));
+    double[] ofA = boxes(a);
+    double[] ofB = boxes(b);
+    int[] inA = within(ofA, ofB);
+    int[] inB = within(ofB, ofA);
     TrianglePair pair = new TrianglePair(a, b);
     ConcurrentLinkedQueue<Piece> found = new ConcurrentLinkedQueue<>();
     boolean isAll =
-        new BoxPairs(boxes)
-            .each(
-                (i, k) -> {
-                  if (i >= ofA.length || k < ofA.length) {
-                    return 0;
-                  }
-                  Piece piece = pair.piece(ofA[i], ofB[k - ofA.length]);
-                  if (piece != null) {
-                    found.add(piece);
-                  }
-                  return 1;
-                },
-                MOST_PAIRS);
+        BoxPairs.between(
+            some(ofA, inA),
+            some(ofB, inB),
+            (i, k) -> {
+              Piece piece = pair.piece(inA[i], inB[k]);
+              if (piece != null) {
+                found.add(piece);
+              }
+              return 1;
+            },
+            MOST_PAIRS);
     if (!isAll) {
       throw Refusal.because("These parts lie along each other in too many faces to be met.");
     }
     return found;
   }
 
-  private static Bounds common(Bounds p, Bounds q) {
-    return new Bounds(
-        new Vec3(
-            Math.max(p.min().x(), q.min().x()),
-            Math.max(p.min().y(), q.min().y()),
-            Math.max(p.min().z(), q.min().z())),
-        new Vec3(
-            Math.min(p.max().x(), q.max().x()),
-            Math.min(p.max().y(), q.max().y()),
-            Math.min(p.max().z(), q.max().z())));
-  }
-
-  private static int[] within(Skin skin, Bounds box) {
-    return IntStream.range(0, skin.count())
-        .filter(t -> {
-          for (int axis = 0; axis < 3; axis++) {
-            double p = skin.place(t, 0).along(axis);
-            double q = skin.place(t, 1).along(axis);
-            double r = skin.place(t, 2).along(axis);
-            if (Math.max(p, Math.max(q, r)) < box.min().along(axis)
-                || Math.min(p, Math.min(q, r)) > box.max().along(axis)) {
-              return false;
-            }
+  private static double[] boxes(Skin skin) {
+    double[] boxes = new double[6 * skin.count()];
+    Runs.each(
+        skin.count(),
+        (from, to) -> {
+          for (int t = from; t < to; t++) {
+            skin.box(t, boxes, 6 * t);
           }
-          return true;
-        })
-        .toArray();
+        });
+    return boxes;
   }
 
-  private static void box(Skin skin, int t, double[] boxes, int at) {
-    for (int axis = 0; axis < 3; axis++) {
-      double p = skin.place(t, 0).along(axis);
-      double q = skin.place(t, 1).along(axis);
-      double r = skin.place(t, 2).along(axis);
-      boxes[at + axis] = Math.min(p, Math.min(q, r));
-      boxes[at + 3 + axis] = Math.max(p, Math.max(q, r));
+  /** Which boxes reach into that round all others. */
+  private static int[] within(double[] boxes, double[] others) {
+    double[] all = new double[6];
+    Arrays.fill(all, 0, 3, Double.POSITIVE_INFINITY);
+    Arrays.fill(all, 3, 6, Double.NEGATIVE_INFINITY);
+    for (int at = 0; at < others.length; at += 6) {
+      for (int axis = 0; axis < 3; axis++) {
+        all[axis] = Math.min(all[axis], others[at + axis]);
+        all[3 + axis] = Math.max(all[3 + axis], others[at + 3 + axis]);
+      }
     }
+    int[] found = new int[boxes.length / 6];
+    int count = 0;
+    for (int t = 0; t < found.length; t++) {
+      int at = 6 * t;
+      if (boxes[at] <= all[3]
+          && boxes[at + 1] <= all[4]
+          && boxes[at + 2] <= all[5]
+          && boxes[at + 3] >= all[0]
+          && boxes[at + 4] >= all[1]
+          && boxes[at + 5] >= all[2]) {
+        found[count++] = t;
+      }
+    }
+    return Arrays.copyOf(found, count);
+  }
+
+  private static double[] some(double[] boxes, int[] which) {
+    double[] some = new double[6 * which.length];
+    for (int i = 0; i < which.length; i++) {
+      System.arraycopy(boxes, 6 * which[i], some, 6 * i, 6);
+    }
+    return some;
   }
 
   private void add(Spot from, Spot to, Piece piece) {

@@ -1,6 +1,6 @@
 package fairedge.core.meet;
 
-import fairedge.core.flow.Choosing;
+import fairedge.core.flow.Spread;
 import fairedge.core.geometry.Predicates;
 import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
@@ -11,12 +11,14 @@ import fairedge.core.meet.TrianglePair.Piece;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeSet;
+import java.util.Objects;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the line parts one skin into, and how each patch lies to the other skin: told at any piece
@@ -30,46 +32,63 @@ final class Patches {
   private final SkinCut cut;
   private final Skin own;
   private final Skin other;
-  private final Map<Integer, Integer> patchOf = new HashMap<>();
-  private final List<List<Integer>> patches = new ArrayList<>();
-  private final List<Lying> lying = new ArrayList<>();
-  private final Map<Lying, List<Integer>> faces = new EnumMap<>(Lying.class);
+
+  /** By face the number of its patch, and one; 0 where it has none. */
+  private final int[] patchOf;
+
+  private final List<int[]> patches = new ArrayList<>();
+  private final List<@Nullable Lying> lying = new ArrayList<>();
 
   /**
    * @param before the faces of the part before it was cut
    */
-  Patches(SkinCut cut, Skin other, Collection<Stretch> line, Collection<Integer> before) {
+  Patches(SkinCut cut, Skin other, Collection<Stretch> line, BitSet before) {
     this.mesh = cut.mesh();
     this.cut = cut;
     this.own = cut.skin();
     this.other = other;
+    this.patchOf = new int[mesh.faceEnd()];
     part(before);
     for (Stretch stretch : line) {
       stretch.runs().forEach(run -> tell(stretch, run));
     }
     for (int i = 0; i < patches.size(); i++) {
-      Lying told = lying.get(i) == null ? byRay(patches.get(i)) : lying.get(i);
-      faces.computeIfAbsent(told, l -> new ArrayList<>()).addAll(patches.get(i));
-    }
-  }
-
-  /** The faces that lie so. */
-  List<Integer> that(Lying wanted) {
-    return faces.getOrDefault(wanted, List.of());
-  }
-
-  private void part(Collection<Integer> before) {
-    TreeSet<Integer> seeds = new TreeSet<>(before);
-    for (int e : cut.edges()) {
-      for (int f : mesh.facesOn(e)) {
-        seeds.add(f);
+      if (lying.get(i) == null) {
+        lying.set(i, byRay(patches.get(i)));
       }
     }
-    patches.addAll(new Choosing(mesh).parts(seeds, cut.edges()));
-    for (int i = 0; i < patches.size(); i++) {
-      int number = i;
-      patches.get(i).forEach(f -> patchOf.put(f, number));
-      lying.add(null);
+  }
+
+  /** The faces that lie so, in the order of their ids. */
+  int[] that(Predicate<Lying> wanted) {
+    int[] all =
+        IntStream.range(0, patches.size())
+            .filter(i -> wanted.test(Objects.requireNonNull(lying.get(i))))
+            .flatMap(i -> Arrays.stream(patches.get(i)))
+            .toArray();
+    Arrays.sort(all);
+    return all;
+  }
+
+  private void part(BitSet before) {
+    BitSet across = new BitSet();
+    BitSet seeds = (BitSet) before.clone();
+    for (int e : cut.edges()) {
+      across.set(e);
+      for (int f : mesh.facesOn(e)) {
+        seeds.set(f);
+      }
+    }
+    Spread spread = new Spread(mesh, across);
+    for (int seed = seeds.nextSetBit(0); seed >= 0; seed = seeds.nextSetBit(seed + 1)) {
+      int[] patch = spread.from(seed);
+      if (patch.length > 0) {
+        patches.add(patch);
+        lying.add(null);
+        for (int f : patch) {
+          patchOf[f] = patches.size();
+        }
+      }
     }
   }
 
@@ -120,8 +139,8 @@ final class Patches {
   }
 
   private void note(int f, Lying told) {
-    Integer patch = f == Mesh.NONE ? null : patchOf.get(f);
-    if (patch != null) {
+    int patch = f == Mesh.NONE ? -1 : patchOf[f] - 1;
+    if (patch >= 0) {
       Lying known = lying.get(patch);
       if (known != null && known != told) {
         throw Refusal.because(
@@ -195,7 +214,7 @@ final class Patches {
   }
 
   /** By any vertex that does not touch the other skin. */
-  private Lying byRay(List<Integer> patch) {
+  private Lying byRay(int[] patch) {
     Inside inside = new Inside(other);
     int looks = 0;
     for (int f : patch) {
@@ -211,7 +230,6 @@ final class Patches {
         }
       }
     }
-    throw Refusal.because(
-        "It can't be told here what lies inside.", Element.face(patch.getFirst()));
+    throw Refusal.because("It can't be told here what lies inside.", Element.face(patch[0]));
   }
 }

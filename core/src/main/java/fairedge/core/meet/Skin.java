@@ -1,90 +1,98 @@
 package fairedge.core.meet;
 
-import fairedge.core.geometry.Bounds;
 import fairedge.core.geometry.Polygon;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
+import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
-import java.util.Arrays;
-import java.util.Collection;
-import java.util.HashMap;
-import java.util.Map;
+import fairedge.core.mesh.Runs;
+import java.util.BitSet;
 
 /**
  * The faces of a part as triangles, and the sides between these: edges of the mesh, and diagonals
  * that nobody sees. A face's triangles are the same from whatever corner and whichever side one
- * begins. As it was when it was made: changes of the mesh don't alter it. Cost: the faces.
+ * begins. As it was when it was made, as long as its vertices stay where they are. Cost: the faces.
  */
 final class Skin {
+  private static final int[] THREE = {0, 1, 2};
+
   private final Mesh mesh;
   private final int[] faceOf;
-  private final Vec3[] places;
   private final int[] vertices;
   private final int[] sides;
   private final int diagonals;
 
-  /** By side the triangles at it, two each; {@link Mesh#NONE} where there is none. */
-  private final Map<Integer, int[]> beside = new HashMap<>();
+  /** By side the triangles at it, two each, and one more; 0 where there is none. */
+  private final int[] beside;
 
-  /** By side its ends, the lower vertex first. */
-  private int[] ends = new int[64];
+  /** By diagonal its ends, the lower vertex first. */
+  private final int[] ends;
 
-  private int sideEnd;
-  private int count;
-
-  Skin(Mesh mesh, Collection<Integer> faces) {
+  Skin(Mesh mesh, BitSet part) {
     this.mesh = mesh;
-    int all = 0;
-    for (int f : faces) {
-      if (!mesh.isMeasurable(f)) {
-        throw Refusal.because("This face has no area: it can't be met.", Element.face(f));
+    int[] faces = IdSet.idsOf(part);
+    int[] first = new int[faces.length + 1];
+    for (int i = 0; i < faces.length; i++) {
+      if (!mesh.isMeasurable(faces[i])) {
+        throw Refusal.because("This face has no area: it can't be met.", Element.face(faces[i]));
       }
-      all += mesh.size(f) - 2;
+      first[i + 1] = first[i] + mesh.size(faces[i]) - 2;
     }
+    int all = first[faces.length];
     faceOf = new int[all];
     vertices = new int[3 * all];
-    places = new Vec3[3 * all];
     sides = new int[3 * all];
     diagonals = mesh.edgeEnd();
-    sideEnd = diagonals;
-    faces.forEach(this::add);
+    ends = new int[2 * (all - faces.length)];
+    // A face of n sides has n - 2 triangles and one diagonal less.
+    Runs.each(
+        faces.length,
+        (from, to) -> {
+          for (int i = from; i < to; i++) {
+            add(faces[i], first[i], diagonals + first[i] - i);
+          }
+        });
+    beside = new int[2 * (diagonals + all - faces.length)];
+    for (int i = 0; i < sides.length; i++) {
+      int at = 2 * sides[i];
+      beside[beside[at] == 0 ? at : at + 1] = i / 3 + 1;
+    }
   }
 
-  private void add(int f) {
+  /**
+   * @param first the number of its first triangle
+   * @param firstDiagonal that of its first diagonal
+   */
+  private void add(int f, int first, int firstDiagonal) {
     int[] ring = mesh.vertices(f);
     int[] edges = mesh.edges(f);
     int n = ring.length;
     int[] triangles = triangles(mesh, ring);
-    Map<Long, Integer> inner = new HashMap<>();
-    for (int i = 0; i < triangles.length; i += 3) {
-      int t = count++;
-      faceOf[t] = f;
-      for (int k = 0; k < 3; k++) {
-        int a = triangles[i + k];
-        int b = triangles[i + (k + 1) % 3];
-        vertices[3 * t + k] = ring[a];
-        places[3 * t + k] = mesh.position(ring[a]);
-        int side =
-            (a + 1) % n == b
-                ? edges[a]
-                : inner.computeIfAbsent((long) Math.min(a, b) * n + Math.max(a, b), x -> sideEnd++);
-        sides[3 * t + k] = side;
-        note(side, t, ring[a], ring[b]);
+    long[] inner = new long[n - 3];
+    int known = 0;
+    for (int i = 0; i < triangles.length; i++) {
+      int a = triangles[i];
+      int b = triangles[i % 3 == 2 ? i - 2 : i + 1];
+      int at = 3 * first + i;
+      faceOf[at / 3] = f;
+      vertices[at] = ring[a];
+      if ((a + 1) % n == b) {
+        sides[at] = edges[a];
+        continue;
       }
-    }
-  }
-
-  private void note(int side, int t, int a, int b) {
-    int[] both = beside.computeIfAbsent(side, s -> new int[] {t, Mesh.NONE});
-    if (both[0] != t) {
-      both[1] = t;
-    }
-    if (side >= diagonals) {
-      int at = 2 * (side - diagonals);
-      ends = at + 1 < ends.length ? ends : Arrays.copyOf(ends, 2 * ends.length);
-      ends[at] = Math.min(a, b);
-      ends[at + 1] = Math.max(a, b);
+      long key = (long) Math.min(a, b) << 32 | Math.max(a, b);
+      int number = 0;
+      while (number < known && inner[number] != key) {
+        number++;
+      }
+      if (number == known) {
+        inner[known++] = key;
+        int end = 2 * (firstDiagonal - diagonals + number);
+        ends[end] = Math.min(ring[a], ring[b]);
+        ends[end + 1] = Math.max(ring[a], ring[b]);
+      }
+      sides[at] = firstDiagonal + number;
     }
   }
 
@@ -94,6 +102,9 @@ final class Skin {
    */
   private static int[] triangles(Mesh mesh, int[] ring) {
     int n = ring.length;
+    if (n == 3) {
+      return THREE;
+    }
     int start = 0;
     for (int i = 1; i < n; i++) {
       if (compare(mesh.position(ring[i]), mesh.position(ring[start])) < 0) {
@@ -127,7 +138,7 @@ final class Skin {
   }
 
   int count() {
-    return count;
+    return faceOf.length;
   }
 
   int faceOf(int t) {
@@ -139,7 +150,20 @@ final class Skin {
   }
 
   Vec3 place(int t, int k) {
-    return places[3 * t + k];
+    return mesh.position(vertices[3 * t + k]);
+  }
+
+  /** The lowest and the highest corner of the box of a triangle. */
+  void box(int t, double[] boxes, int at) {
+    int a = vertices[3 * t];
+    int b = vertices[3 * t + 1];
+    int c = vertices[3 * t + 2];
+    boxes[at] = Math.min(mesh.x(a), Math.min(mesh.x(b), mesh.x(c)));
+    boxes[at + 1] = Math.min(mesh.y(a), Math.min(mesh.y(b), mesh.y(c)));
+    boxes[at + 2] = Math.min(mesh.z(a), Math.min(mesh.z(b), mesh.z(c)));
+    boxes[at + 3] = Math.max(mesh.x(a), Math.max(mesh.x(b), mesh.x(c)));
+    boxes[at + 4] = Math.max(mesh.y(a), Math.max(mesh.y(b), mesh.y(c)));
+    boxes[at + 5] = Math.max(mesh.z(a), Math.max(mesh.z(b), mesh.z(c)));
   }
 
   /** The side from corner k to the next. */
@@ -159,10 +183,10 @@ final class Skin {
     return ends[2 * (side - diagonals) + (isSecond ? 1 : 0)];
   }
 
-  /** The other triangle at a side of one. */
+  /** The other triangle at a side of one; {@link Mesh#NONE} where there is none. */
   int across(int side, int t) {
-    int[] both = beside.getOrDefault(side, new int[] {t, Mesh.NONE});
-    return both[0] == t ? both[1] : both[0];
+    int other = beside[2 * side] == t + 1 ? beside[2 * side + 1] : beside[2 * side];
+    return other == 0 ? Mesh.NONE : other - 1;
   }
 
   /** Which corner of a triangle lies across a side of it. */
@@ -173,13 +197,5 @@ final class Skin {
       }
     }
     throw new IllegalArgumentException("side " + side + " is not one of triangle " + t);
-  }
-
-  Bounds bounds() {
-    Bounds all = Bounds.EMPTY;
-    for (Vec3 p : places) {
-      all = all.with(p);
-    }
-    return all;
   }
 }

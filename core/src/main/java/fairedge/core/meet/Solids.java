@@ -1,10 +1,9 @@
 package fairedge.core.meet;
 
-import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import java.util.Collection;
+import java.util.BitSet;
 
 /** Whether faces bound a solid. Cost: the faces. */
 final class Solids {
@@ -15,37 +14,52 @@ final class Solids {
    * @throws Refusal.Raised with the place where it is open, crowded or wound against itself, or
    *     where it is inside out
    */
-  static void require(Mesh mesh, Collection<Integer> faces, String which) {
+  static void require(Mesh mesh, BitSet faces, String which) {
     double six = 0;
-    Vec3 origin = Vec3.ZERO;
-    boolean isFirst = true;
-    for (int f : faces) {
+    int from = mesh.vertexOf(mesh.firstCorner(faces.nextSetBit(0)));
+    for (int f = faces.nextSetBit(0); f >= 0; f = faces.nextSetBit(f + 1)) {
       int c = mesh.firstCorner(f);
       for (int i = mesh.size(f); i > 0; i--, c = mesh.next(c)) {
         requireSide(mesh, c, which);
       }
-      if (isFirst) {
-        origin = mesh.position(mesh.vertexOf(c));
-        isFirst = false;
-      }
-      six +=
-          mesh.isMeasurable(f)
-              ? mesh.polygon(f).newell().dot(mesh.polygon(f).middle().minus(origin))
-              : 0;
+      six += six(mesh, f, from);
     }
     if (!(six > 0)) {
       throw Refusal.because(
           which + " is inside out: turn it over first. Its lines alone can be had as it is.",
-          Element.face(faces.iterator().next()));
+          Element.face(faces.nextSetBit(0)));
     }
+  }
+
+  /** Six times the volume between a face, fanned, and a vertex. */
+  private static double six(Mesh mesh, int f, int from) {
+    int c = mesh.firstCorner(f);
+    int a = mesh.vertexOf(c);
+    double ax = mesh.x(a) - mesh.x(from);
+    double ay = mesh.y(a) - mesh.y(from);
+    double az = mesh.z(a) - mesh.z(from);
+    double six = 0;
+    c = mesh.next(c);
+    for (int i = mesh.size(f); i > 2; i--, c = mesh.next(c)) {
+      int b = mesh.vertexOf(c);
+      int d = mesh.vertexOf(mesh.next(c));
+      double bx = mesh.x(b) - mesh.x(from);
+      double by = mesh.y(b) - mesh.y(from);
+      double bz = mesh.z(b) - mesh.z(from);
+      double dx = mesh.x(d) - mesh.x(from);
+      double dy = mesh.y(d) - mesh.y(from);
+      double dz = mesh.z(d) - mesh.z(from);
+      six += ax * (by * dz - bz * dy) + ay * (bz * dx - bx * dz) + az * (bx * dy - by * dx);
+    }
+    return six;
   }
 
   private static void requireSide(Mesh mesh, int c, String which) {
     int e = mesh.edgeOf(c);
-    int uses = mesh.uses(e);
-    if (uses == 2 && mesh.vertexOf(mesh.nextOnEdge(c)) != mesh.vertexOf(c)) {
+    if (mesh.isTwoSided(e) && mesh.vertexOf(mesh.nextOnEdge(c)) != mesh.vertexOf(c)) {
       return;
     }
+    int uses = mesh.uses(e);
     String what =
         uses < 2
             ? " is open here"

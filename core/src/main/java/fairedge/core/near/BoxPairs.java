@@ -110,6 +110,24 @@ public final class BoxPairs {
     return each(new Asked(pair, most, new LongAdder(), Integer.MAX_VALUE));
   }
 
+  /**
+   * Tells every box of one lot that meets one of another, once, in no order and from several
+   * threads at once.
+   *
+   * @param ones of each box its lowest and its highest corner, finite
+   * @param most gives up where they cost more together, having told about as many
+   * @return whether all were told
+   */
+  public static boolean between(double[] ones, double[] others, Pair pair, long most) {
+    BoxPairs one = new BoxPairs(ones);
+    BoxPairs other = new BoxPairs(others);
+    Asked asked = new Asked(pair, most, new LongAdder(), SMALLEST_TASK);
+    if (one.n > 0 && other.n > 0) {
+      one.new Between(other, 0, 0, one.n, 0, 0, other.n, asked).invoke();
+    }
+    return !asked.isOver();
+  }
+
   private boolean each(Asked asked) {
     if (n > 1) {
       new Within(0, 0, n, asked).invoke();
@@ -148,14 +166,15 @@ public final class BoxPairs {
       }
       if (to - from <= LEAF) {
         for (int i = from; i < to; i++) {
-          against(i, i + 1, to, asked);
+          against(i, BoxPairs.this, i + 1, to, asked);
         }
         return;
       }
       int half = (from + to) >>> 1;
       Within left = new Within(2 * node + 1, from, half, asked);
       Within right = new Within(2 * node + 2, half, to, asked);
-      Between across = new Between(left.node, from, half, right.node, half, to, asked);
+      Between across =
+          new Between(BoxPairs.this, left.node, from, half, right.node, half, to, asked);
       if (to - from > asked.smallest) {
         invokeAll(left, right, across);
       } else {
@@ -166,7 +185,9 @@ public final class BoxPairs {
     }
   }
 
+  /** Boxes of this tree against those of another, or of the same. */
   private final class Between extends RecursiveAction {
+    private final transient BoxPairs other;
     private final int a;
     private final int aFrom;
     private final int aTo;
@@ -175,7 +196,8 @@ public final class BoxPairs {
     private final int bTo;
     private final transient Asked asked;
 
-    Between(int a, int aFrom, int aTo, int b, int bFrom, int bTo, Asked asked) {
+    Between(BoxPairs other, int a, int aFrom, int aTo, int b, int bFrom, int bTo, Asked asked) {
+      this.other = other;
       this.a = a;
       this.aFrom = aFrom;
       this.aTo = aTo;
@@ -187,7 +209,7 @@ public final class BoxPairs {
 
     @Override
     protected void compute() {
-      if (!meet(nodes, a, nodes, b) || asked.isOver()) {
+      if (!meet(nodes, a, other.nodes, b) || asked.isOver()) {
         return;
       }
       Effort.check();
@@ -195,36 +217,38 @@ public final class BoxPairs {
       int inB = bTo - bFrom;
       if (inA <= LEAF && inB <= LEAF) {
         for (int i = aFrom; i < aTo; i++) {
-          against(i, bFrom, bTo, asked);
+          against(i, other, bFrom, bTo, asked);
         }
       } else if (inA >= inB) {
         int half = (aFrom + aTo) >>> 1;
         run(
-            new Between(2 * a + 1, aFrom, half, b, bFrom, bTo, asked),
-            new Between(2 * a + 2, half, aTo, b, bFrom, bTo, asked));
+            new Between(other, 2 * a + 1, aFrom, half, b, bFrom, bTo, asked),
+            new Between(other, 2 * a + 2, half, aTo, b, bFrom, bTo, asked));
       } else {
         int half = (bFrom + bTo) >>> 1;
         run(
-            new Between(a, aFrom, aTo, 2 * b + 1, bFrom, half, asked),
-            new Between(a, aFrom, aTo, 2 * b + 2, half, bTo, asked));
+            new Between(other, a, aFrom, aTo, 2 * b + 1, bFrom, half, asked),
+            new Between(other, a, aFrom, aTo, 2 * b + 2, half, bTo, asked));
       }
     }
 
-    private void run(Between one, Between other) {
+    private void run(Between one, Between two) {
       if (aTo - aFrom + bTo - bFrom > asked.smallest) {
-        invokeAll(one, other);
+        invokeAll(one, two);
       } else {
         one.compute();
-        other.compute();
+        two.compute();
       }
     }
   }
 
-  private void against(int i, int from, int to, Asked asked) {
+  private void against(int i, BoxPairs other, int from, int to, Asked asked) {
     long cost = 0;
     for (int k = from; k < to; k++) {
-      if (meet(boxes, i, boxes, k)) {
-        cost += asked.pair.meet(Math.min(order[i], order[k]), Math.max(order[i], order[k]));
+      if (meet(boxes, i, other.boxes, k)) {
+        int p = order[i];
+        int q = other.order[k];
+        cost += other != this || p < q ? asked.pair.meet(p, q) : asked.pair.meet(q, p);
       }
     }
     if (cost > 0) {

@@ -12,6 +12,7 @@ import fairedge.core.form.Pieces;
 import fairedge.core.form.Support;
 import fairedge.core.form.Thicken;
 import fairedge.core.meet.Meet;
+import fairedge.core.tidy.Move;
 import fairedge.core.work.Done;
 import fairedge.core.work.Site;
 import java.util.List;
@@ -258,20 +259,31 @@ public final class Forming {
    *
    * @param first faces of the parts that are cut; empty for all but the others
    * @param second faces of the parts that they are cut by
+   * @param placed how the second is moved before they meet
    * @param play how much room a fitted part is given
+   * @param material of faces where something is taken away; null: the second's
    * @param clean within which distance the line is cleaned; null for not at all
+   * @param collar how wide a collar goes round the line; null for none
    */
   public record MeetChange(
       List<Integer> first,
       List<Integer> second,
+      Move.@Nullable Motion placed,
       Meet.MeetWay way,
       double play,
-      @Nullable Double clean)
+      Meet.@Nullable CutMaterial material,
+      @Nullable Double clean,
+      @Nullable Double collar)
       implements Change {
     public MeetChange {
       first = List.copyOf(first);
       second = List.copyOf(second);
       Objects.requireNonNull(way, "way");
+    }
+
+    /** Parts as they lie, and the line as it is cut. */
+    public static MeetChange of(List<Integer> first, List<Integer> second, Meet.MeetWay way) {
+      return new MeetChange(first, second, null, way, 0, null, null, null);
     }
 
     @Override
@@ -288,7 +300,8 @@ public final class Forming {
 
     @Override
     public Done applyTo(Site site) {
-      return Meet.meet(site, first, second, way, play, clean);
+      return Meet.meet(
+          site, first, second, new Meet.How(way, placed, play, material, clean, collar));
     }
   }
 

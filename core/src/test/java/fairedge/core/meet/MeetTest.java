@@ -137,7 +137,7 @@ class MeetTest {
     assertThat(Meetings.euler(plate)).isZero();
     // Each holed side is joined to its hole by two edges, so it is in two parts.
     assertThat(plate.faceCount()).isEqualTo(4 + 24 + 4);
-    assertThat(receipt.remarks().getFirst().text()).contains("The line has 48 edges");
+    assertThat(receipt.remarks().getFirst().text()).startsWith("As cut: a line of 48 edges.");
   }
 
   @ParameterizedTest

@@ -30,6 +30,11 @@ final class Meetings {
     return made(mesh, List.of(0), second(mesh), way);
   }
 
+  private static Change change(
+      List<Integer> a, List<Integer> b, MeetWay way, double play, @Nullable Double clean) {
+    return new Forming.MeetChange(a, b, null, way, play, null, clean, null);
+  }
+
   private static List<Integer> second(Mesh mesh) {
     boolean[] known = new boolean[mesh.faceEnd()];
     for (int f : new Choosing(mesh).connectedFaces(List.of(0))) {
@@ -60,7 +65,7 @@ final class Meetings {
       @Nullable Double clean) {
     byte[] before = MeshBytes.write(mesh);
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    Outcome outcome = workpiece.apply(new Forming.MeetChange(a, b, way, play, clean));
+    Outcome outcome = workpiece.apply(change(a, b, way, play, clean));
     assertThat(outcome).isInstanceOf(Outcome.Made.class);
     assertThat(MeshCheck.faults(mesh)).isEmpty();
     byte[] after = MeshBytes.write(mesh);
@@ -77,7 +82,7 @@ final class Meetings {
 
   static String refused(Mesh mesh, List<Integer> a, List<Integer> b, MeetWay way) {
     byte[] before = MeshBytes.write(mesh);
-    Change change = new Forming.MeetChange(a, b, way, 0, null);
+    Change change = change(a, b, way, 0, null);
     Outcome outcome = new Workpiece(mesh, Tolerance.of(mesh.bounds())).apply(change);
     assertThat(outcome).as("%s", outcome).isInstanceOf(Outcome.Refused.class);
     assertThat(MeshBytes.write(mesh)).isEqualTo(before);
@@ -132,9 +137,7 @@ final class Meetings {
     Mesh mesh = a.with(b).mesh();
     byte[] before = MeshBytes.write(mesh);
     Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
-    Outcome outcome =
-        workpiece.apply(
-            new Forming.MeetChange(List.of(0), List.of(a.faces().size()), way, 0, null));
+    Outcome outcome = workpiece.apply(change(List.of(0), List.of(a.faces().size()), way, 0, null));
     if (outcome instanceof Outcome.Refused refused) {
       assertThat(MeshBytes.write(mesh)).isEqualTo(before);
       String reason = refused.refusal().reason();

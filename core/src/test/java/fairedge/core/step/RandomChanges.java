@@ -134,9 +134,14 @@ public final class RandomChanges {
           new Forming.MeetChange(
               random.nextBoolean() ? List.of() : List.of(random.nextInt(mesh.faceEnd())),
               List.of(f),
+              random.nextBoolean() ? null : placed(random, scale),
               Meet.MeetWay.values()[random.nextInt(6)],
               random.nextInt(2) * 0.01 * scale,
-              random.nextBoolean() ? null : random.nextInt(2) * 1e-3 * scale);
+              random.nextBoolean()
+                  ? null
+                  : new Meet.CutMaterial(Meet.Whose.values()[random.nextInt(3)], "oak"),
+              random.nextBoolean() ? null : random.nextInt(2) * 1e-3 * scale,
+              random.nextInt(4) > 0 ? null : 0.01 * scale);
       case REJOIN ->
           new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
       case BEND ->
@@ -357,6 +362,16 @@ public final class RandomChanges {
     Move.Pull pull =
         random.nextInt(3) == 0 ? new Move.Pull(by.length() * 20, random.nextBoolean()) : null;
     return new Tidying.MoveChange(vertices, new Move.Motion(by, 0.01, one, 5, one, null), pull);
+  }
+
+  /** As a whole, through whatever else is there. */
+  private static Move.Motion placed(SplittableRandom random, double scale) {
+    double reach = 0.3 * scale;
+    Vec3 by =
+        new Vec3(random.nextDouble(-reach, reach), random.nextDouble(-reach, reach), 0.01 * scale);
+    double size = random.nextDouble(0.5, 2);
+    return new Move.Motion(
+        by, 0, new Vec3(0.2, 0.3, 1), random.nextInt(4) * 22.5, new Vec3(size, size, size), null);
   }
 
   private static Change loops(Mesh mesh, SplittableRandom random) {
