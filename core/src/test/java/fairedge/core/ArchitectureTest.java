@@ -63,7 +63,8 @@ class ArchitectureTest {
                       "work",
                       "cut",
                       "tidy",
-                      "form")),
+                      "form",
+                      "format")),
               Map.entry(
                   "step",
                   List.of(

@@ -311,6 +311,7 @@ public final class CoreJson {
           Bending.BendWay.class,
           Relax.RelaxWay.class,
           Meet.MeetWay.class,
+          Meet.Whose.class,
           Marking.Sort.class);
 
   /** Questions that a value answers are no properties of it. */

@@ -10,10 +10,12 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -38,6 +40,11 @@ final class Arrangement {
   private final Set<Piece> border = new LinkedHashSet<>();
   private Set<Piece> pieces = new LinkedHashSet<>();
   private int crossed;
+
+  /** Pieces to the left of which, from their first node on, all is of one kind; see PlanarCut. */
+  private final Set<Long> directed = new HashSet<>();
+
+  private IntUnaryOperator kindOf = vertex -> 0;
 
   /** A straight piece between two nodes, the lower first. */
   record Piece(int a, int b) {
@@ -130,6 +137,30 @@ final class Arrangement {
     if (a != b) {
       pieces.add(Piece.between(a, b));
     }
+  }
+
+  void direct(int from, int to) {
+    directed.add((long) from << 32 | to);
+  }
+
+  /** What a side says of what lies to its left: 1 or -1; 0 where it says nothing. */
+  int saysOfLeft(int from, int to) {
+    boolean forward = directed.contains((long) from << 32 | to);
+    boolean back = directed.contains((long) to << 32 | from);
+    return forward == back ? 0 : forward ? 1 : -1;
+  }
+
+  void tell(IntUnaryOperator kindOf) {
+    this.kindOf = kindOf;
+  }
+
+  /** Of which kind a vertex is, as {@link #saysOfLeft}. */
+  int saysOf(int vertex) {
+    return kindOf.applyAsInt(vertex);
+  }
+
+  boolean isPlanarByNature() {
+    return isPlanar;
   }
 
   /** A place that belongs on a side of the border, at t along it from its lower node. */
@@ -343,6 +374,35 @@ final class Arrangement {
       return isSpike(before, i, after) || leftOfOut;
     }
     return turn > 0 ? leftOfOut && rightOfIn : leftOfOut || rightOfIn;
+  }
+
+  /**
+   * The same with a number: by how much, in radians, the way keeps away from the nearer of both
+   * sides; negative outside.
+   */
+  double room(int before, int i, int after, int towards) {
+    if (isAt(i, towards) || isAt(i, before) || isAt(i, after)) {
+      return 0;
+    }
+    double from = angle(i, after);
+    double back = turned(from, angle(i, before));
+    double whole = back == 0 ? 2 * Math.PI : back;
+    double way = turned(from, angle(i, towards));
+    return way <= whole ? Math.min(way, whole - way) : -Math.min(way - whole, 2 * Math.PI - way);
+  }
+
+  private boolean isAt(int node, int other) {
+    return across.get(node).equals(across.get(other)) && up.get(node).equals(up.get(other));
+  }
+
+  private double angle(int from, int to) {
+    return Math.atan2(up.get(to) - up.get(from), across.get(to) - across.get(from));
+  }
+
+  /** From one direction to the left to another, less than a whole turn. */
+  private static double turned(double from, double to) {
+    double by = to - from;
+    return by < 0 ? by + 2 * Math.PI : by;
   }
 
   private boolean isSpike(int before, int i, int after) {

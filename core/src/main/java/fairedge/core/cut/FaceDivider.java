@@ -37,6 +37,9 @@ final class FaceDivider {
   private static final int MOST_PAIRS = 60_000;
   private static final int NO_TIP = -1;
 
+  /** Directions that differ by less, in radians, are not told apart by rounded places. */
+  private static final double UNCLEAR = 1e-6;
+
   private final MeshEdit edit;
   private final Mesh mesh;
   private final int face;
@@ -179,24 +182,97 @@ final class FaceDivider {
   private Corners cornersFor(List<Integer> path) {
     int a = plan.vertexOf(path.getFirst());
     int b = plan.vertexOf(path.getLast());
-    Corners loose = null;
-    for (int part : mesh.facesAt(a)) {
-      if (!parts.contains(part) || mesh.findCorner(part, b) == Mesh.NONE) {
-        continue;
-      }
+    int[] both =
+        Arrays.stream(mesh.facesAt(a))
+            .filter(part -> parts.contains(part) && mesh.findCorner(part, b) != Mesh.NONE)
+            .toArray();
+    if (both.length == 1 && mesh.corners(both[0], a) == 1 && mesh.corners(both[0], b) == 1) {
+      // It can be nowhere else, whatever rounded places say of the way it sets out.
+      return new Corners(both[0], mesh.findCorner(both[0], a), mesh.findCorner(both[0], b));
+    }
+    for (int part : plan.isPlanarByNature() ? new int[0] : both) {
       int from = cornerOpenTo(part, a, path.get(1));
       int to = cornerOpenTo(part, b, path.get(path.size() - 2));
       if (from != Mesh.NONE && to != Mesh.NONE) {
         return new Corners(part, from, to);
       }
-      loose = new Corners(part, mesh.findCorner(part, a), mesh.findCorner(part, b));
     }
-    // A face whose projection crosses itself may have no such corner: it is cut where it can be.
-    if (loose == null) {
-      throw Refusal.because(
-          "This face crosses itself, so it can't be told where the cut runs.", Element.face(face));
+    // Of a face that crosses itself, or where places were rounded: it is cut where it can best be.
+    List<Roomy> rooms = Arrays.stream(both).mapToObj(part -> roomiest(part, path)).toList();
+    double most = rooms.stream().mapToDouble(Roomy::room).max().orElse(0);
+    List<Roomy> best = rooms.stream().filter(r -> r.room() >= most - UNCLEAR).toList();
+    if (best.size() == 1) {
+      return best.getFirst().corners();
     }
-    return loose;
+    return best.stream()
+        .min(
+            Comparator.<Roomy>comparingInt(r -> conflicts(r.corners(), path))
+                .thenComparing(Comparator.comparingDouble(Roomy::room).reversed()))
+        .map(Roomy::corners)
+        .orElseThrow(() ->
+            Refusal.because(
+                "This face crosses itself, so it can't be told where the cut runs.",
+                Element.face(face)));
+  }
+
+  /** How many sides of what a path would make say otherwise of it than most do. */
+  private int conflicts(Corners corners, List<Integer> path) {
+    int[] says = new int[2];
+    for (int i = 1; i < path.size(); i++) {
+      count(plan.saysOfLeft(path.get(i - 1), path.get(i)), says);
+    }
+    int[] left = says.clone();
+    int[] right = {says[1], says[0]};
+    // On from the path's end to its start lies what is to its left; from its start on, the rest.
+    countSides(corners.to(), corners.from(), left);
+    countSides(corners.from(), corners.to(), right);
+    return Math.min(left[0], left[1]) + Math.min(right[0], right[1]);
+  }
+
+  private void countSides(int from, int to, int[] says) {
+    for (int c = from; c != to; c = mesh.next(c)) {
+      if (c != from) {
+        count(plan.saysOf(mesh.vertexOf(c)), says);
+      }
+      int a = plan.nodeOf(mesh.vertexOf(c));
+      count(plan.saysOfLeft(a, plan.nodeOf(mesh.vertexOf(mesh.next(c)))), says);
+    }
+  }
+
+  private static void count(int said, int[] says) {
+    if (said != 0) {
+      says[said > 0 ? 0 : 1]++;
+    }
+  }
+
+  /** How far from its sides a path sets out and comes in, in radians. */
+  private record Roomy(Corners corners, double room) {}
+
+  private Roomy roomiest(int part, List<Integer> path) {
+    int from = roomiest(part, plan.vertexOf(path.getFirst()), path.get(1));
+    int to = roomiest(part, plan.vertexOf(path.getLast()), path.get(path.size() - 2));
+    double room = Math.min(room(from, path.get(1)), room(to, path.get(path.size() - 2)));
+    return new Roomy(new Corners(part, from, to), room);
+  }
+
+  /** Of the corners of a part at a vertex the one from which the way has the most room. */
+  private int roomiest(int part, int v, int towards) {
+    int best = mesh.findCorner(part, v);
+    int c = mesh.firstCorner(part);
+    for (int i = mesh.size(part); i > 0; i--, c = mesh.next(c)) {
+      if (mesh.vertexOf(c) == v && room(c, towards) > room(best, towards)) {
+        best = c;
+      }
+    }
+    return best;
+  }
+
+  private double room(int c, int towards) {
+    return plan.room(
+        plan.nodeOf(mesh.vertexOf(mesh.previous(c))),
+        plan.nodeOf(mesh.vertexOf(c)),
+        plan.nodeOf(mesh.vertexOf(mesh.next(c))),
+        towards);
   }
 
   /** The corner of a part at a vertex from which the way towards a node sets out into it. */
@@ -224,7 +300,9 @@ final class FaceDivider {
     for (List<Integer> group : groups()) {
       List<Integer> hung = group.stream().filter(plan::isRealised).toList();
       int part = partRound(group, hung);
-      if (part != Mesh.NONE && join(group, hung, part)) {
+      if (part != Mesh.NONE
+          && (join(group, hung, part, false)
+              || plan.isPlanarByNature() && join(group, hung, part, true))) {
         return;
       }
     }
@@ -254,27 +332,42 @@ final class FaceDivider {
 
   private int partRound(List<Integer> group, List<Integer> hung) {
     if (hung.isEmpty()) {
-      return parts.stream()
-          .sorted()
-          .filter(part -> plan.holds(ring(part), group.getFirst()))
-          .findFirst()
-          .orElse(Mesh.NONE);
+      return partHolding(group);
     }
     int at = hung.getFirst();
-    int towards = open.getOrDefault(at, new TreeSet<>()).first();
-    for (int part : mesh.facesAt(plan.vertexOf(at))) {
-      if (parts.contains(part) && cornerOpenTo(part, plan.vertexOf(at), towards) != Mesh.NONE) {
-        return part;
+    for (int towards : open.getOrDefault(at, new TreeSet<>())) {
+      for (int part : mesh.facesAt(plan.vertexOf(at))) {
+        if (parts.contains(part) && cornerOpenTo(part, plan.vertexOf(at), towards) != Mesh.NONE) {
+          return part;
+        }
       }
     }
     return Mesh.NONE;
+  }
+
+  /** The part in which most of them lie: rounded, one may have come to lie on a side of it. */
+  private int partHolding(List<Integer> group) {
+    int best = Mesh.NONE;
+    long most = 0;
+    for (int part : new TreeSet<>(parts)) {
+      int[] ring = ring(part);
+      long held = group.stream().filter(node -> plan.holds(ring, node)).count();
+      if (held > most) {
+        most = held;
+        best = part;
+      }
+    }
+    return best;
   }
 
   private int[] ring(int part) {
     return Arrays.stream(mesh.vertices(part)).map(plan::nodeOf).toArray();
   }
 
-  private boolean join(List<Integer> group, List<Integer> hung, int part) {
+  /**
+   * @param loosely where rounded places came to lie on a side, the way may run along it
+   */
+  private boolean join(List<Integer> group, List<Integer> hung, int part, boolean loosely) {
     int[] ring = ring(part);
     List<Piece> inTheWay = piecesOf(ring);
     int start = hung.isEmpty() ? group.getFirst() : hung.getFirst();
@@ -283,7 +376,7 @@ final class FaceDivider {
     List<Candidate> candidates = candidates(from, ring);
     Candidate first =
         hung.isEmpty()
-            ? firstFree(candidates, inTheWay, part)
+            ? firstFree(candidates, inTheWay, part, loosely)
             : new Candidate(hung.getFirst(), hung.getFirst(), 0);
     if (first == null) {
       return false;
@@ -291,9 +384,9 @@ final class FaceDivider {
     int tip = tipOf(first.from(), tips);
     List<Candidate> fromOthers =
         candidates.stream().filter(c -> tipOf(c.from(), tips) != tip).toList();
-    Candidate second = oppositeOf(first, fromOthers, inTheWay, part, ring);
+    Candidate second = oppositeOf(first, fromOthers, inTheWay, part, ring, loosely);
     if (second == null) {
-      second = oppositeOf(first, candidates, inTheWay, part, ring);
+      second = oppositeOf(first, candidates, inTheWay, part, ring, loosely);
     }
     if (second == null) {
       return false;
@@ -343,9 +436,9 @@ final class FaceDivider {
   }
 
   private @Nullable Candidate firstFree(
-      List<Candidate> candidates, List<Piece> inTheWay, int part) {
+      List<Candidate> candidates, List<Piece> inTheWay, int part, boolean loosely) {
     for (Candidate c : candidates) {
-      if (isFree(c, inTheWay, part)) {
+      if (isFree(c, inTheWay, part, loosely)) {
         return c;
       }
     }
@@ -354,7 +447,12 @@ final class FaceDivider {
 
   /** Of the short ways apart from the first the one that leaves the border most evenly parted. */
   private @Nullable Candidate oppositeOf(
-      Candidate first, List<Candidate> candidates, List<Piece> inTheWay, int part, int[] ring) {
+      Candidate first,
+      List<Candidate> candidates,
+      List<Piece> inTheWay,
+      int part,
+      int[] ring,
+      boolean loosely) {
     Piece taken = Piece.between(first.from(), first.to());
     int from = position(ring, first.to());
     Candidate best = null;
@@ -370,7 +468,7 @@ final class FaceDivider {
       }
       int steps = Math.floorMod(position(ring, c.to()) - from, ring.length);
       int between = Math.min(steps, ring.length - steps);
-      if (between > bestApart && isFree(c, inTheWay, part)) {
+      if (between > bestApart && isFree(c, inTheWay, part, loosely)) {
         longest = best == null ? c.length() * LONGER : longest;
         best = c;
         bestApart = between;
@@ -388,16 +486,22 @@ final class FaceDivider {
     return 0;
   }
 
-  private boolean isFree(Candidate c, List<Piece> inTheWay, int part) {
-    if (cornerOpenTo(part, plan.vertexOf(c.to()), c.from()) == Mesh.NONE) {
+  private boolean isFree(Candidate c, List<Piece> inTheWay, int part, boolean loosely) {
+    int to = plan.vertexOf(c.to());
+    boolean isOpen =
+        loosely
+            ? room(roomiest(part, to, c.from()), c.from()) >= 0
+            : cornerOpenTo(part, to, c.from()) != Mesh.NONE;
+    if (!isOpen) {
       return false;
     }
     Piece way = Piece.between(c.from(), c.to());
     for (Piece other : inTheWay) {
-      if (plan.cross(way, other)
-          || plan.liesOn(other.a(), way)
-          || plan.liesOn(other.b(), way)
-          || plan.liesOn(c.from(), other)) {
+      boolean touches =
+          plan.liesOn(other.a(), way)
+              || plan.liesOn(other.b(), way)
+              || plan.liesOn(c.from(), other);
+      if (plan.cross(way, other) || touches && !loosely) {
         return false;
       }
     }

@@ -2,6 +2,7 @@ package fairedge.core.cut;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.local.MeshEdit;
+import java.util.function.IntUnaryOperator;
 
 /**
  * Divides one face along lines of which it is known how they hang together: none crosses another or
@@ -32,8 +33,18 @@ public final class PlanarCut {
     return plan.addNode(at);
   }
 
+  /** A line of which it is not known what lies beside it. */
   public void line(int from, int to) {
     plan.add(from, to);
+  }
+
+  /**
+   * A line to the left of which all is of one kind, the same for all such lines of the face, and to
+   * the right of another: where rounded places don't tell between which lines it runs, that does.
+   */
+  public void directed(int from, int to) {
+    plan.add(from, to);
+    plan.direct(from, to);
   }
 
   /**
@@ -41,6 +52,16 @@ public final class PlanarCut {
    */
   public void divide() {
     new FaceDivider(edit, face, plan).divide();
+  }
+
+  /**
+   * By which lines run is told where neither places nor {@link #directed} tell it.
+   *
+   * @param kindOf of a corner of the face: 1 where it is of the kind to the left of directed lines,
+   *     -1 where of that to the right, 0 where neither
+   */
+  public void told(IntUnaryOperator kindOf) {
+    plan.tell(kindOf);
   }
 
   /** What became of a node. */

@@ -167,8 +167,8 @@ public final class Meet {
     Skin skinA = new Skin(mesh, a);
     Skin skinB = new Skin(mesh, b);
     MeetLine line = new MeetLine(skinA, skinB, site.merge());
-    SkinCut cutA = new SkinCut(edit, skinA, true, line);
-    SkinCut cutB = new SkinCut(edit, skinB, false, line);
+    SkinCut cutA = new SkinCut(edit, skinA, skinB, true, line);
+    SkinCut cutB = new SkinCut(edit, skinB, skinA, false, line);
     cutA.cut();
     if (way != MeetWay.LINES_ON_FIRST) {
       cutB.cut();

@@ -6,6 +6,7 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.local.Refusal;
 import fairedge.core.meet.TrianglePair.Met;
 import fairedge.core.meet.TrianglePair.Piece;
+import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Runs;
 import fairedge.core.near.BoxPairs;
 import java.util.ArrayList;
@@ -16,6 +17,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentLinkedQueue;
 
 /**
@@ -30,10 +33,10 @@ final class MeetLine {
    * A place of the line.
    *
    * @param number among all
-   * @param planeA the triangle of a's skin whose plane a side of b's crosses there; -1 if none does
-   * @param planeB the same the other way
+   * @param met what of each skin is there
+   * @param pieces of the line that end there
    */
-  record Spot(int number, Met met, Vec3 at, int planeA, int planeB) {}
+  record Spot(int number, Met met, Vec3 at, List<Piece> pieces) {}
 
   /** A piece between two places, with all pairs of triangles that have it in common. */
   record Stretch(int from, int to, List<Run> runs) {}
@@ -154,27 +157,25 @@ final class MeetLine {
   private Spot spot(Met met, Piece piece) {
     Spot known = spots.get(met);
     if (known == null) {
-      known = located(met, piece);
+      known = new Spot(inOrder.size(), met, located(met, piece), new ArrayList<>(2));
       spots.put(met, known);
       inOrder.add(known);
     }
+    known.pieces().add(piece);
     return known;
   }
 
-  private Spot located(Met met, Piece piece) {
-    int number = inOrder.size();
+  private Vec3 located(Met met, Piece piece) {
     if (met.kindA() == TrianglePair.VERTEX) {
-      return new Spot(number, met, placeOf(a, piece.ta(), met.idA()), -1, -1);
+      return placeOf(a, piece.ta(), met.idA());
     }
     if (met.kindB() == TrianglePair.VERTEX) {
-      return new Spot(number, met, placeOf(b, piece.tb(), met.idB()), -1, -1);
+      return placeOf(b, piece.tb(), met.idB());
     }
     // Where a side lies in the other's plane, it is the other's side that crosses.
-    if (met.kindA() == TrianglePair.SIDE && met.idA() != piece.alongA()) {
-      return new Spot(
-          number, met, crossing(a, met.idA(), piece.ta(), b, piece.tb()), -1, piece.tb());
-    }
-    return new Spot(number, met, crossing(b, met.idB(), piece.tb(), a, piece.ta()), piece.ta(), -1);
+    return met.kindA() == TrianglePair.SIDE && met.idA() != piece.alongA()
+        ? crossing(a, met.idA(), piece.ta(), b, piece.tb())
+        : crossing(b, met.idB(), piece.tb(), a, piece.ta());
   }
 
   private static Vec3 placeOf(Skin skin, int t, int vertex) {
@@ -199,27 +200,56 @@ final class MeetLine {
   /** Compares places on a side of a's skin, or of b's, by how far they lie from its first end. */
   Comparator<Spot> along(boolean ofA, Vec3 p, Vec3 q) {
     Vec3 whole = q.minus(p);
+    Skin other = ofA ? b : a;
     return (one, two) -> {
       double s = one.at().minus(p).dot(whole);
       double t = two.at().minus(p).dot(whole);
-      int u = ofA ? one.planeB() : one.planeA();
-      int v = ofA ? two.planeB() : two.planeA();
-      if (u < 0 || v < 0 || Math.abs(s - t) > 1e-12 * whole.dot(whole)) {
-        return s == t ? Integer.compare(one.number(), two.number()) : Double.compare(s, t);
+      if (Math.abs(s - t) > 1e-12 * whole.dot(whole)) {
+        return Double.compare(s, t);
       }
-      Skin other = ofA ? b : a;
+      int u = crossed(one, ofA, p, q);
+      int v = crossed(two, ofA, p, q);
       int exact =
-          Predicates.compareShares(
-              p,
-              q,
-              other.place(u, 0),
-              other.place(u, 1),
-              other.place(u, 2),
-              other.place(v, 0),
-              other.place(v, 1),
-              other.place(v, 2));
+          u < 0 || v < 0
+              ? Double.compare(s, t)
+              : Predicates.compareShares(
+                  p,
+                  q,
+                  other.place(u, 0),
+                  other.place(u, 1),
+                  other.place(u, 2),
+                  other.place(v, 0),
+                  other.place(v, 1),
+                  other.place(v, 2));
       return exact != 0 ? exact : Integer.compare(one.number(), two.number());
     };
+  }
+
+  /** A triangle of the other skin at a place whose plane a side crosses there; -1 if none does. */
+  private int crossed(Spot spot, boolean ofA, Vec3 p, Vec3 q) {
+    Skin other = ofA ? b : a;
+    int kind = ofA ? spot.met().kindB() : spot.met().kindA();
+    int id = ofA ? spot.met().idB() : spot.met().idA();
+    Set<Integer> at = new TreeSet<>();
+    for (Piece piece : spot.pieces()) {
+      int u = ofA ? piece.tb() : piece.ta();
+      at.add(u);
+      if (kind == TrianglePair.SIDE) {
+        at.add(other.across(id, u));
+      } else if (kind == TrianglePair.VERTEX) {
+        at.addAll(other.around(id, u));
+      }
+    }
+    at.remove(Mesh.NONE);
+    for (int u : at) {
+      Vec3 r = other.place(u, 0);
+      Vec3 s = other.place(u, 1);
+      Vec3 t = other.place(u, 2);
+      if (Predicates.side(r, s, t, p) != Predicates.side(r, s, t, q)) {
+        return u;
+      }
+    }
+    return -1;
   }
 
   /** Leaves places out that lie within a face of each and hardly bend the line. */

@@ -7,7 +7,9 @@ import fairedge.core.mesh.Element;
 import fairedge.core.mesh.IdSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Runs;
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.List;
 
 /**
  * The faces of a part as triangles, and the sides between these: edges of the mesh, and diagonals
@@ -187,6 +189,23 @@ final class Skin {
   int across(int side, int t) {
     int other = beside[2 * side] == t + 1 ? beside[2 * side + 1] : beside[2 * side];
     return other == 0 ? Mesh.NONE : other - 1;
+  }
+
+  /** The triangles at a corner of one that hang together with it there. Cost: these, squared. */
+  List<Integer> around(int vertex, int t) {
+    List<Integer> around = new ArrayList<>(List.of(t));
+    for (int i = 0; i < around.size(); i++) {
+      int at = around.get(i);
+      for (int k = 0; k < 3; k++) {
+        if (vertex(at, k) == vertex || vertex(at, (k + 1) % 3) == vertex) {
+          int next = across(side(at, k), at);
+          if (next != Mesh.NONE && !around.contains(next)) {
+            around.add(next);
+          }
+        }
+      }
+    }
+    return around;
   }
 
   /** Which corner of a triangle lies across a side of it. */

@@ -38,12 +38,18 @@ final class SkinCut {
   /** By piece of the line its edge, in the order of the stretches. */
   private final Map<Stretch, Integer> edgeOf = new HashMap<>();
 
-  SkinCut(MeshEdit edit, Skin skin, boolean isA, MeetLine line) {
+  private final Skin other;
+  private final int firstNew;
+  private final Map<Integer, Integer> kinds = new HashMap<>();
+
+  SkinCut(MeshEdit edit, Skin skin, Skin other, boolean isA, MeetLine line) {
     this.edit = edit;
     this.mesh = edit.mesh();
     this.skin = skin;
     this.isA = isA;
     this.line = line;
+    this.other = other;
+    this.firstNew = mesh.vertexEnd();
     this.vertexOf = new int[line.spots().size()];
     Arrays.fill(vertexOf, Mesh.NONE);
   }
@@ -134,10 +140,31 @@ final class SkinCut {
     PlanarCut cut = new PlanarCut(edit, f, shape);
     Map<Integer, Integer> nodes = new HashMap<>();
     for (Stretch chord : chords) {
-      cut.line(node(chord.from(), cut, nodes), node(chord.to(), cut, nodes));
+      int from = node(chord.from(), cut, nodes);
+      int to = node(chord.to(), cut, nodes);
+      // To the left of a run all lies behind the other skin, or all before it.
+      for (Run run : chord.runs()) {
+        if (skin.faceOf(triangle(run)) == f) {
+          cut.directed(run.isForward() ? from : to, run.isForward() ? to : from);
+        }
+      }
     }
+    cut.told(this::kindOf);
     cut.divide();
     nodes.forEach((spot, node) -> vertexOf[spot] = cut.vertexOf(node));
+  }
+
+  /** Of a vertex that was there: 1 where it lies as all does to the left of a run. */
+  private int kindOf(int vertex) {
+    if (vertex >= firstNew) {
+      return 0;
+    }
+    return kinds.computeIfAbsent(
+        vertex,
+        v -> {
+          int inside = new Inside(other).of(mesh.position(v));
+          return isA ? inside : -inside;
+        });
   }
 
   private int node(int number, PlanarCut cut, Map<Integer, Integer> nodes) {

@@ -59,6 +59,7 @@ public sealed interface Change
         Forming.BendChange,
         Forming.FoldChange,
         Forming.MeetChange,
+        Forming.BringInChange,
         Forming.EvenChange {
   /** The faces that it may touch. */
   default Scope scope() {

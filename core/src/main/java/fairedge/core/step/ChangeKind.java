@@ -39,6 +39,7 @@ public enum ChangeKind {
   REJOIN("rejoin", "Rejoin", Forming.RejoinChange.class),
   BEND("bend", "Bend", Forming.BendChange.class),
   FOLD("fold", "Fold", Forming.FoldChange.class),
+  BRING_IN("bringIn", "Bring in", Forming.BringInChange.class),
   MEET("meet", "Meet", Forming.MeetChange.class),
   EVEN("even", "Evenly", Forming.EvenChange.class);
 

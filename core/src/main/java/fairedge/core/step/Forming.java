@@ -11,6 +11,8 @@ import fairedge.core.form.MirrorBy;
 import fairedge.core.form.Pieces;
 import fairedge.core.form.Support;
 import fairedge.core.form.Thicken;
+import fairedge.core.geometry.Vec3;
+import fairedge.core.meet.BringIn;
 import fairedge.core.meet.Meet;
 import fairedge.core.tidy.Move;
 import fairedge.core.work.Done;
@@ -251,6 +253,30 @@ public final class Forming {
     @Override
     public Done applyTo(Site site) {
       return Fold.fold(site, hinges, held);
+    }
+  }
+
+  /**
+   * A mesh from elsewhere laid beside what is there.
+   *
+   * @param obj it as the text of an OBJ file, in the unit of the mesh
+   * @param name of what comes; empty: as the file names it
+   */
+  public record BringInChange(String obj, String name, Vec3 by, double scale) implements Change {
+    public BringInChange {
+      Objects.requireNonNull(obj, "obj");
+      Objects.requireNonNull(by, "by");
+      name = Objects.requireNonNullElse(name, "");
+    }
+
+    @Override
+    public String brief(Effect effect) {
+      return name;
+    }
+
+    @Override
+    public Done applyTo(Site site) {
+      return BringIn.bringIn(site, obj, name, by, scale);
     }
   }
 

@@ -4,9 +4,11 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /** Closed forms for the tests of meeting parts. */
 record Solid(List<Vec3> places, List<int[]> faces) {
@@ -153,6 +155,56 @@ record Solid(List<Vec3> places, List<int[]> faces) {
   /** About the first axis. */
   Solid leant(double degrees) {
     return placed(p -> p.turned(new Vec3(1, 0, 0), degrees));
+  }
+
+  /** The text of an OBJ file. */
+  String obj() {
+    StringBuilder text = new StringBuilder();
+    places.forEach(p -> text.append("v %s %s %s\n".formatted(p.x(), p.y(), p.z())));
+    for (int[] f : faces) {
+      text.append("f");
+      Arrays.stream(f).forEach(v -> text.append(' ').append(v + 1));
+      text.append('\n');
+    }
+    return text.toString();
+  }
+
+  /** With a few faces out, twice over, turned over or laid flat. */
+  Solid soiled(SplittableRandom random) {
+    List<int[]> all = new ArrayList<>(faces);
+    List<Vec3> moved = new ArrayList<>(places);
+    for (int i = random.nextInt(3); i > 0 && all.size() > 2; i--) {
+      int at = random.nextInt(all.size());
+      int[] face = all.get(at);
+      switch (random.nextInt(5)) {
+        case 0 -> all.remove(at);
+        case 1 -> all.add(face.clone());
+        case 2 -> all.set(at, reversed(face));
+        case 3 -> moved.set(face[0], moved.get(face[1]));
+        default -> moved.set(face[0], moved.get(random.nextInt(moved.size())).plus(places.get(0)));
+      }
+    }
+    return new Solid(moved, all);
+  }
+
+  private static int[] reversed(int[] ring) {
+    int[] turned = new int[ring.length];
+    for (int i = 0; i < ring.length; i++) {
+      turned[i] = ring[ring.length - 1 - i];
+    }
+    return turned;
+  }
+
+  /** The same with each ring begun elsewhere. */
+  Solid rolled(SplittableRandom random) {
+    return new Solid(
+        places,
+        faces.stream()
+            .map(f -> {
+              int by = random.nextInt(f.length);
+              return IntStream.range(0, f.length).map(i -> f[(i + by) % f.length]).toArray();
+            })
+            .toList());
   }
 
   Solid with(Solid other) {

@@ -41,6 +41,19 @@ import java.util.stream.Stream;
 
 /** Changes of every kind, good and bad, of elements that may be there or not. */
 public final class RandomChanges {
+  private static final String WEDGE =
+      """
+      o Chock
+      v 0 0 0
+      v 1 0 0
+      v 0 1 0
+      v 0 0 1
+      f 1 3 2
+      f 1 2 4
+      f 2 3 4
+      f 3 1 4
+      """;
+
   /** The kinds of change there are, those that shape twice. */
   private static final List<ChangeKind> TURNS =
       Stream.concat(
@@ -130,6 +143,12 @@ public final class RandomChanges {
                   .toList(),
               random.nextBoolean() ? null : f);
       case EVEN -> even(mesh, random, scale);
+      case BRING_IN ->
+          new Forming.BringInChange(
+              WEDGE,
+              random.nextBoolean() ? "Wedge" : "",
+              new Vec3(random.nextDouble(scale), random.nextDouble(scale), 0),
+              0.1 * scale);
       case MEET ->
           new Forming.MeetChange(
               random.nextBoolean() ? List.of() : List.of(random.nextInt(mesh.faceEnd())),
