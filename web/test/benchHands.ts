@@ -64,6 +64,7 @@ export function inHand(make: (ground: Ground, cell: Cell) => Hand, mesh = cube()
         scope: { chosen: null, hidden: [] },
         hinges: null,
         chooseMarked: null,
+        bringIn: () => undefined,
         division: 2,
       },
       cells.of('test'),

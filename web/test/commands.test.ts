@@ -28,6 +28,7 @@ const NAMES: (keyof Deeds)[] = [
   'openBrief',
   'openKeys',
   'openFinder',
+  'bringIn',
 ];
 
 const deeds = () => Object.fromEntries(NAMES.map((n) => [n, vi.fn()])) as unknown as Deeds;

@@ -240,7 +240,7 @@ describe('clean-up tools', () => {
     ends: (e: number) => [e, e + 1],
     corners: (f: number) => [f, f + 1, f + 2],
   } as never;
-  const context = { mesh, scope, rail: { first: 4, towards: 9 } };
+  const context = { mesh, scope, rail: { first: 4, towards: 9 }, words: {} };
   const chosen = { faces: [7], edges: [4], vertices: [4, 2] };
 
   it('say what is missing until enough is chosen', () => {

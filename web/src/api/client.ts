@@ -65,13 +65,16 @@ async function request(
   signal?: AbortSignal,
 ): Promise<Response> {
   const headers: Record<string, string> = { 'X-XSRF-TOKEN': csrfToken() };
-  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  if (body !== undefined && !(body instanceof FormData)) {
+    headers['Content-Type'] = 'application/json';
+  }
+  const plain = body === undefined || body instanceof FormData;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       headers,
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: plain ? body : JSON.stringify(body),
       signal,
     });
   } catch {
@@ -312,6 +315,20 @@ export const api = {
   readShape: (svg: string) => json<Schemas['ShapeView']>('POST', '/shapes', { svg }),
   step: (id: string, revision: number, change: Change, view: View, hidden: readonly number[]) =>
     stepped(`/workpieces/${id}/steps`, { revision, clientKey: newKey(), change, view, hidden }),
+  /** A part from the shelf or from a workpiece of one's own. */
+  bring: (
+    id: string,
+    revision: number,
+    view: View,
+    from: Partial<Pick<Schemas['BringRequest'], 'form' | 'workpiece'>>,
+  ) => stepped(`/workpieces/${id}/parts`, { revision, clientKey: newKey(), view, ...from }),
+  bringFile: (id: string, revision: number, file: File, meant: { unit: string; up: string }) => {
+    const form = new FormData();
+    const fields = { revision: String(revision), clientKey: newKey(), ...meant };
+    Object.entries(fields).forEach(([name, value]) => form.append(name, value));
+    form.append('file', file, file.name);
+    return stepped(`/workpieces/${id}/parts/file`, form);
+  },
   undo: (id: string, revision: number) =>
     stepped(`/workpieces/${id}/undo`, { revision, clientKey: newKey() }),
   redo: (id: string, revision: number) =>

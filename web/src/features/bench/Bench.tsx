@@ -20,6 +20,7 @@ import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { BenchHead } from './BenchHead';
 import { BenchWake } from './BenchWake';
+import { BringIn } from './BringIn';
 import { Brief, BriefBeside, type BriefPlace } from './Brief';
 import { ChooseBar } from './ChooseBar';
 import { CommandFinder } from './CommandFinder';
@@ -34,9 +35,14 @@ import { Slip } from './Slip';
 import { StepsPanel } from './StepsPanel';
 import { isElementTool, itemOf, type Tool } from './tools';
 import { useChoosing } from './useChoosing';
-import { useChosen } from './useChosen';
+import { NOTHING, useChosen } from './useChosen';
 import { usePendingCut, type PendingCut } from './usePendingCut';
-import { useWorkpiece, type OpenWorkpiece, type WorkpieceControl } from './useWorkpiece';
+import {
+  useWorkpiece,
+  type Incoming,
+  type OpenWorkpiece,
+  type WorkpieceControl,
+} from './useWorkpiece';
 
 interface Props {
   place: WorkpiecePlace;
@@ -79,11 +85,11 @@ function OpenBench(
   const marked = useQuery({ ...queries.workpieceMarks(state.id), enabled: task.isMarked }).data;
   const chosen = useChosen(open);
   const choosing = useChoosing(stage, chosen);
-  const cut = usePendingCut(open, control, stage, chosen);
+  const [dialog, setDialog] = useState<'keys' | 'find' | 'bring' | null>(null);
+  const cut = usePendingCut(open, control, stage, chosen, () => setDialog('bring'));
   const { tool, hand, pending, preview } = cut;
   const [finding, setFinding] = useAddressed('finding');
   const [brief, setBrief] = useState<BriefPlace>(state.steps.length === 0 ? 'over' : null);
-  const [dialog, setDialog] = useState<'keys' | 'find' | null>(null);
 
   useEffect(() => {
     stage?.choose(chosen.chosen.faces, chosen.chosen.edges);
@@ -101,6 +107,26 @@ function OpenBench(
   const choose = (f: Finding) => {
     setFinding(f.key === finding ? null : f.key);
     stage?.flyTo(f.place);
+  };
+
+  // What came in is taken in hand to meet the rest, once its revision is there.
+  const broughtAt = useRef(-1);
+  const { take: takeTool } = cut;
+  const { choose: chooseElements } = chosen;
+  useEffect(() => {
+    if (broughtAt.current !== state.revision) return;
+    broughtAt.current = -1;
+    takeTool('meet');
+    chooseElements({ ...NOTHING, faces: state.chosen.slice(0, 1) });
+  }, [state, takeTool, chooseElements]);
+  const bring = (from: Incoming) => {
+    const view = viewOf(stage);
+    setDialog(null);
+    if (!view) return;
+    broughtAt.current = state.revision + 1;
+    void control.bring(from, view).then((came) => {
+      if (!came) broughtAt.current = -1;
+    });
   };
 
   const deeds: Deeds = {
@@ -143,6 +169,7 @@ function OpenBench(
     openBrief: () => setBrief(brief ? null : 'over'),
     openKeys: () => setDialog('keys'),
     openFinder: () => setDialog('find'),
+    bringIn: () => setDialog('bring'),
   };
   useKeys({ ...looking.keys, ...keysOf(deeds, tool, hand.keys) });
 
@@ -315,6 +342,13 @@ function OpenBench(
         title="Keys of the bench"
         keys={BENCH_KEYS}
         open={dialog === 'keys'}
+        onClose={() => setDialog(null)}
+      />
+      <BringIn
+        open={dialog === 'bring'}
+        unit={task.unit}
+        busy={control.busy}
+        onBring={bring}
         onClose={() => setDialog(null)}
       />
       <CommandFinder

@@ -30,6 +30,7 @@ export interface Deeds {
   openBrief: () => void;
   openKeys: () => void;
   openFinder: () => void;
+  bringIn: () => void;
 }
 
 /** All of it by name, for the finder. */
@@ -49,6 +50,7 @@ export function commandsOf(deeds: Deeds, chosen: ChosenControl): Command[] {
         act: () => void chosen.go(way),
       })),
     ),
+    { name: 'Bring a part in', also: 'shelf, file, workpiece', act: deeds.bringIn },
     { name: 'View all', shortcut: 'V', act: deeds.viewAll },
     { name: 'Turn to the back', shortcut: 'X', act: deeds.turnAround },
     { name: 'Look squarely at the chosen face', shortcut: 'Q', act: deeds.lookSquarely },

@@ -16,6 +16,7 @@ export const BENCH_KEYS: readonly [string, string][] = [
   ['E', 'End this run of a trace and begin another'],
   ['K', 'Freehand (Trace), angle in steps (Straight)'],
   ['M', 'Loop at the middle of the edge, or where you point'],
+  ['W', 'The line of Meet as it is cut, or cleaned'],
   ['O', 'Choose faces, edges, vertices'],
   ['N', 'Next finding'],
   ...LENSES.map((l): [string, string] => [l.letter, `${l.name}: ${l.about.toLowerCase()}`]),

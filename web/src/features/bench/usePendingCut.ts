@@ -65,6 +65,7 @@ export function usePendingCut(
   control: WorkpieceControl,
   stage: StageView | null,
   chosen: ChosenControl,
+  bringIn: () => void,
 ) {
   const [tool, setTool] = useState<Tool>('trace');
   const going = useRef<Going | null>(null);
@@ -85,6 +86,7 @@ export function usePendingCut(
         enabled: tool === 'fold',
       }).data ?? null,
     chooseMarked: state.task.isMarked ? () => void chosen.go('markedHard') : null,
+    bringIn,
     division,
   };
   const [cells] = useState(() => new Cells());

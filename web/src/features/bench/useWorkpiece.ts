@@ -25,6 +25,10 @@ export interface OpenWorkpiece {
   version: number;
 }
 
+/** Where a part comes from. */
+export type Incoming =
+  { form: string } | { workpiece: string } | { file: File; meant: { unit: string; up: string } };
+
 export interface WorkpieceControl {
   open: OpenWorkpiece | null;
   error: unknown;
@@ -33,6 +37,8 @@ export interface WorkpieceControl {
   busy: boolean;
   /** @param hidden faces that are not meant: refused where one would be altered */
   step: (change: Change, view: View, hidden?: readonly number[]) => Promise<boolean>;
+  /** A part from the shelf, from a workpiece of one's own, or from a file. */
+  bring: (from: Incoming, view: View) => Promise<boolean>;
   undo: () => Promise<boolean>;
   redo: () => Promise<boolean>;
   /** To the state after any step ever made; null for the starter. */
@@ -188,6 +194,12 @@ export function useWorkpiece(place: WorkpiecePlace): WorkpieceControl {
     busy,
     step: (change, view, hidden = []) =>
       move((s) => api.step(s.id, s.revision, change, view, hidden)),
+    bring: (from, view) =>
+      move((s) =>
+        'file' in from
+          ? api.bringFile(s.id, s.revision, from.file, from.meant)
+          : api.bring(s.id, s.revision, view, from),
+      ),
     undo: () => move((s) => api.undo(s.id, s.revision)),
     redo: () => move((s) => api.redo(s.id, s.revision)),
     goTo: (step) => move((s) => api.goTo(s.id, s.revision, step)),

@@ -63,7 +63,7 @@ export function ElementGrips(props: Props) {
   if (vertices.length === 0) return null;
   if (way.id === 'turn') return <TurnGrip {...props} />;
   if (way.id === 'scale') return <ScaleGrips {...props} />;
-  if (way.id !== 'move') return null;
+  if (way.id !== 'move' && !way.isPlaced) return null;
   const by = { x: values.x ?? 0, y: values.y ?? 0, z: values.z ?? 0 };
   const at = plus(middle(mesh, vertices), by);
   const moved = (way: Point) => {

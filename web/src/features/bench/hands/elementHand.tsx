@@ -22,13 +22,14 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
   const ways = WAYS[tool];
   const [wayOf, setWayOf] = cell<Record<string, string>>('wayOf', {});
   const [values, setValues] = cell<Record<string, Values>>('values', {});
+  const [words, setWords] = cell<Record<string, string>>('words', {});
   const [rail, setRail] = cell<{ first: number; towards: number } | null>('rail', null);
   const [hover, setHover] = cell<Picked | null>('hover', null);
   const way = ways.find((w) => w.id === wayOf[tool]) ?? ways[0]!;
   const own = { ...way.initial(stage?.modelRadius ?? 1), ...values[way.id] };
 
   const missing = way.missing(chosen, mesh, rail);
-  const asked = way.change(chosen, own, { mesh, scope: ground.scope, rail });
+  const asked = way.change(chosen, own, { mesh, scope: ground.scope, rail, words });
   const change: Change | null = missing ? null : asked;
   const count = way.picks.reduce((n, kind) => n + chosen[kind].length, 0);
   const pending = count > 0 || (way.picks.length === 0 && wayOf[tool] === way.id);
@@ -59,6 +60,9 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
     return true;
   };
 
+  const set = (more: Values) => setValues({ ...values, [way.id]: { ...own, ...more } });
+  const { turns } = way;
+
   const drop = () => {
     choose({ faces: [], edges: [], vertices: [] });
     setRail(null);
@@ -88,7 +92,15 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
       lead: hover ? 'Next click' : way.name,
       rest: hover ? clickText(hover, chosen, tool === 'slide' && count > 0) : way.does,
     }),
-    keys: [],
+    keys: turns
+      ? [
+          {
+            key: turns.letter,
+            does: turns.to[own[turns.field] === 1 ? 1 : 0],
+            act: () => set({ [turns.field]: own[turns.field] === 1 ? 0 : 1 }),
+          },
+        ]
+      : [],
     drawing: (preview) => (
       <>
         {hover && <Aim picked={hover} division={0} />}
@@ -103,7 +115,7 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
             mesh={mesh}
             centre={stage?.modelMiddle ?? ORIGIN}
             reach={(stage?.modelRadius ?? 1) / 3}
-            onValues={(more) => setValues({ ...values, [way.id]: { ...own, ...more } })}
+            onValues={(more) => set(way.isPlaced ? { ...more, place: 1 } : more)}
           />
         )}
       </>
@@ -126,6 +138,11 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
             {chosenText(chosen, ['edges'])}: held as well.
           </p>
         )}
+        {tool === 'meet' && (
+          <Button size="small" onClick={ground.bringIn}>
+            Bring a part in
+          </Button>
+        )}
         {tool === 'support' && ground.chooseMarked && (
           <Button size="small" onClick={ground.chooseMarked}>
             Choose the edges marked as hard
@@ -139,9 +156,9 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
               field={field}
               unit={unit}
               value={own[field.key] ?? 0}
-              onChange={(value) =>
-                setValues({ ...values, [way.id]: { ...own, [field.key]: value } })
-              }
+              onChange={(value) => set({ [field.key]: value })}
+              word={words[field.key] ?? ''}
+              onWord={(word) => setWords({ ...words, [field.key]: word })}
             />
           ))}
       </>
@@ -166,8 +183,23 @@ function ValueField(props: {
   unit: string;
   value: number;
   onChange: (value: number) => void;
+  word: string;
+  onWord: (word: string) => void;
 }): ReactNode {
   const { field } = props;
+  if (field.isText) {
+    return (
+      <FieldRow name={field.name}>
+        <input
+          aria-label={field.name}
+          value={props.word}
+          maxLength={60}
+          className="h-8 w-40 min-w-0 rounded-ctl border border-ctl bg-sheet px-2 hover:border-ink"
+          onChange={(e) => props.onWord(e.target.value)}
+        />
+      </FieldRow>
+    );
+  }
   if (field.options && field.options.length > 3) {
     // More than three words don't fit a row.
     return (

@@ -28,6 +28,8 @@ export interface Ground {
   hinges: Schemas['HingesView'] | null;
   /** Chooses the edges that the exercise marks as hard, as well; null where it marks none. */
   chooseMarked: (() => void) | null;
+  /** Asks for a part from elsewhere. */
+  bringIn: () => void;
   /** Into how many parts edges are divided for aiming; 0 for none. */
   division: number;
 }

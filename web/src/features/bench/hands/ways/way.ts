@@ -33,6 +33,8 @@ export interface Field {
   unit?: 'unit' | '%' | '°' | 'x';
   digits?: number;
   options?: readonly string[];
+  /** Typed as words, which {@link Context.words} has by its key. */
+  isText?: boolean;
   /** Whether it has a say, by the other values; without it always. */
   counts?: (values: Values) => boolean;
 }
@@ -58,6 +60,8 @@ export interface Context {
   mesh: MeshBuffers;
   scope: Scope;
   rail: Rail | null;
+  /** What is typed as words, by field. */
+  words: Readonly<Record<string, string>>;
 }
 
 /** One of the things that a clean-up tool does. */
@@ -75,6 +79,10 @@ export interface Way {
   vertices?: (chosen: Chosen, mesh: MeshBuffers) => number[];
   /** Which value a grip draws, and where from: how far it lies from the chosen, which way. */
   drawn?: Drawn;
+  /** Whether what is chosen is moved first, by x, y, z: its grips move it. */
+  isPlaced?: boolean;
+  /** A key that turns a field of two options over, and what it goes to from either. */
+  turns?: { letter: string; field: string; to: readonly [string, string] };
   /** How a slide measures its way. */
   slides?: 'fraction' | 'length' | 'fromEnd';
 }

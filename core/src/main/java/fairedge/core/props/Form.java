@@ -1,6 +1,9 @@
 package fairedge.core.props;
 
 import fairedge.core.mesh.Mesh;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Supplier;
 
 /** The quay-side objects by name, each with what there is to practise on it. */
@@ -28,6 +31,15 @@ public enum Form {
 
   public String title() {
     return title;
+  }
+
+  /** By which it is asked for. */
+  public String key() {
+    return name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  public static Optional<Form> named(String key) {
+    return Arrays.stream(values()).filter(form -> form.key().equals(key)).findFirst();
   }
 
   /** What to practise on it, in a few words. */

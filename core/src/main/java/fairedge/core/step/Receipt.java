@@ -201,6 +201,8 @@ public record Receipt(
     }
 
     Receipt receipt(Done result, Journal journal) {
+      // What was moved and then taken out lies nowhere.
+      movedVertices.andNot(goneVertices);
       return new Receipt(
           ids(newVertices),
           splits(edgeWhole, goneEdges),

@@ -3,10 +3,15 @@ package fairedge.core.meet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.meet.Meet.MeetWay;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Forming;
+import fairedge.core.step.Outcome;
 import fairedge.core.step.Receipt;
+import fairedge.core.step.Workpiece;
+import fairedge.core.tidy.Move;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.DoubleStream;
@@ -187,6 +192,62 @@ class MeetTest {
     } else {
       assertThat(Meetings.refused(mesh, List.of(0), List.of(6), way)).contains("is open here");
     }
+  }
+
+  /** Moved first, in the same step; what is moved and then gone is in no list of what moved. */
+  @Test
+  void placed_theSecondMeetsWhereItIsPut() {
+    Mesh mesh = cubes(new Vec3(5, 0, 0), 1);
+    Vec3 by = new Vec3(-4.5, 0.5, 0.5);
+    Vec3 one = new Vec3(1, 1, 1);
+    Move.Motion motion = new Move.Motion(by, 0, new Vec3(0, 0, 1), 0, one, null);
+    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+    Outcome outcome =
+        workpiece.apply(
+            new Forming.MeetChange(
+                List.of(), List.of(6), motion, MeetWay.SUBTRACT, 0, null, null, null));
+    assertThat(Meetings.volume(mesh)).isCloseTo(0.875, within(1e-15));
+    Receipt receipt = ((Outcome.Made) outcome).receipt();
+    assertThat(receipt.movedVertices()).allMatch(mesh::hasVertex);
+    assertThat(receipt.goneVertices()).noneMatch(receipt.movedVertices()::contains);
+    Move.Motion swollen = new Move.Motion(by, 0.1, new Vec3(0, 0, 1), 0, one, null);
+    assertThat(
+            new Workpiece(cubes(by, 1), new Tolerance(1))
+                .apply(
+                    new Forming.MeetChange(
+                        List.of(), List.of(6), swollen, MeetWay.JOIN, 0, null, null, null)))
+        .isInstanceOf(Outcome.Refused.class);
+  }
+
+  /** A collar goes round in the same step, and is told; a third material is on the cut's faces. */
+  @Test
+  void aCollar_goesRoundTheLine_andTheCutHasItsMaterial() {
+    Mesh plate =
+        Solid.box(new Vec3(-2, -2, -0.5), new Vec3(4, 4, 1)).with(Solid.prism(8, 1, -2, 2)).mesh();
+    Workpiece workpiece = new Workpiece(plate, Tolerance.of(plate.bounds()));
+    Outcome outcome =
+        workpiece.apply(
+            new Forming.MeetChange(
+                List.of(),
+                List.of(6),
+                null,
+                MeetWay.SUBTRACT,
+                0,
+                new Meet.CutMaterial(Meet.Whose.NAMED, "brass"),
+                1e-4,
+                0.2));
+    List<String> told =
+        ((Outcome.Made) outcome).receipt().remarks().stream().map(r -> r.text()).toList();
+    assertThat(told.getFirst()).startsWith("As cut:").contains("No collar goes round");
+    assertThat(told.getLast()).startsWith("Then:").contains("A collar of quads goes round");
+    Meetings.assertSolid(plate, "plate");
+    long brass = 0;
+    for (int f = 0; f < plate.faceEnd(); f++) {
+      boolean isBrass =
+          plate.hasFace(f) && plate.labels().get(plate.labelOf(f)).material().equals("brass");
+      brass += isBrass ? 1 : 0;
+    }
+    assertThat(brass).isEqualTo(8);
   }
 
   @Test

@@ -35,7 +35,7 @@ public record SentMesh(String name, String unit, Meant.Up up, InputStream bytes)
    * @param into in which its lengths are told
    * @throws Problem saying where it can't be read
    */
-  Mesh read(Limits limits, LengthUnit into) {
+  public Mesh read(Limits limits, LengthUnit into) {
     try {
       return new Meant(lengths(), up).mesh(MeshFormat.read(bytes, limits).mesh(), into);
     } catch (BadFile bad) {

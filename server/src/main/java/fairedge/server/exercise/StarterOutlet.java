@@ -16,8 +16,6 @@ import fairedge.server.meshfile.FileLimits;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
-import java.util.Arrays;
-import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -49,11 +47,7 @@ public class StarterOutlet {
 
   /** A form off the shelf. */
   public EditorView useForm(UUID id, SignedIn owner, String name) {
-    Form form =
-        Arrays.stream(Form.values())
-            .filter(f -> f.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(name))
-            .findFirst()
-            .orElseThrow(() -> Problem.notFound("form"));
+    Form form = Form.named(name).orElseThrow(() -> Problem.notFound("form"));
     return editor.setStarter(id, owner, form.mesh(), "mm", form.title() + " from the shelf");
   }
 

@@ -27,7 +27,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -90,7 +89,7 @@ public class Practices {
   public PracticeView view(SignedIn account) {
     return new PracticeView(
         Arrays.stream(Form.values())
-            .map(f -> new FormView(nameOf(f), f.title(), f.about(), f.mesh().faceCount()))
+            .map(f -> new FormView(f.key(), f.title(), f.about(), f.mesh().faceCount()))
             .toList(),
         store.inSight(account.id()),
         Profile.builtIn().stream().map(Profile::name).toList(),
@@ -281,13 +280,6 @@ public class Practices {
   }
 
   private static Form form(String name) {
-    return Arrays.stream(Form.values())
-        .filter(f -> nameOf(f).equals(name))
-        .findFirst()
-        .orElseThrow(() -> Problem.notFound("form"));
-  }
-
-  private static String nameOf(Form form) {
-    return form.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    return Form.named(name).orElseThrow(() -> Problem.notFound("form"));
   }
 }

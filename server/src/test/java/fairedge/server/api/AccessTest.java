@@ -112,6 +112,16 @@ class AccessTest {
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
     Map<String, Object> step = Bollard.step(99, change);
     Map<String, Object> move = Bollard.move(99);
+    Map<String, Object> bring =
+        Map.of(
+            "revision",
+            99,
+            "clientKey",
+            UUID.randomUUID(),
+            "view",
+            Map.of("kind", "parallel", "direction", Map.of("x", 0, "y", 0, "z", -1)),
+            "form",
+            "hatch-lid");
     Map<String, Object> draftOfExercise =
         Map.of(
             "revision",
@@ -354,6 +364,8 @@ class AccessTest {
         line("GET", "/api/workpieces/{id}/marks", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/parts", null, 401, 200, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/hinges", null, 401, 200, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/parts", bring, 401, 409, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/parts/file", null, 401, 415, 415, 415, 415),
         line("POST", "/api/workpieces/{id}/motions", motions, 401, 400, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),

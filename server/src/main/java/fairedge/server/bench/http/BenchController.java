@@ -1,7 +1,9 @@
 package fairedge.server.bench.http;
 
 import fairedge.core.form.FoldMotions;
+import fairedge.core.format.Meant;
 import fairedge.core.format.MeshFormat;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
@@ -10,6 +12,7 @@ import fairedge.core.work.View;
 import fairedge.server.bench.Bench;
 import fairedge.server.bench.ChosenView;
 import fairedge.server.bench.HingesView;
+import fairedge.server.bench.Incoming;
 import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MarksView;
 import fairedge.server.bench.MeshOutlet;
@@ -21,6 +24,7 @@ import fairedge.server.bench.Shapes;
 import fairedge.server.bench.Trials;
 import fairedge.server.bench.WentView;
 import fairedge.server.bench.WorkpieceView;
+import fairedge.server.exercise.SentMesh;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Inside;
@@ -30,7 +34,10 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -47,8 +54,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** The bench over HTTP. Meshes and steps are answered in binary; see docs/wire.md. */
 @RestController
@@ -59,7 +68,11 @@ class BenchController {
   private static final String BENT = "application/vnd.fair-edge.bent";
   private static final String STEP = "application/vnd.fair-edge.step";
 
+  /** A step that is seen from nowhere is told as from here. */
+  private static final View FROM_ABOVE = new View.Parallel(new Vec3(0, 0, -1));
+
   private final Bench bench;
+  private final Incoming incoming;
   private final Rehearsals rehearsals;
   private final Trials trials;
   private final MeshOutlet outlet;
@@ -68,6 +81,7 @@ class BenchController {
 
   BenchController(
       Bench bench,
+      Incoming incoming,
       Trials trials,
       MeshOutlet outlet,
       Shapes shapes,
@@ -75,6 +89,7 @@ class BenchController {
       Rehearsals rehearsals) {
     this.rehearsals = rehearsals;
     this.bench = bench;
+    this.incoming = incoming;
     this.trials = trials;
     this.outlet = outlet;
     this.shapes = shapes;
@@ -110,6 +125,14 @@ class BenchController {
   private static List<Integer> orNone(@Nullable List<Integer> ids) {
     return ids == null ? List.of() : ids;
   }
+
+  /** From the shelf, or from a workpiece of one's own. */
+  record BringRequest(
+      long revision,
+      @NotNull UUID clientKey,
+      @NotNull View view,
+      @Nullable String form,
+      @Nullable UUID workpiece) {}
 
   record MoveRequest(long revision, @NotNull UUID clientKey) {
     Bench.Asked asked() {
@@ -334,6 +357,48 @@ class BenchController {
     Bench.Stepped stepped =
         bench.step(id, student, by, asked.change(), asked.view(), orNone(asked.hidden()));
     return reply(stepped, accepted);
+  }
+
+  /** Brings a part in, from the shelf or from another workpiece: a step like others. */
+  @Inside(MadeView.class)
+  @PostMapping("/workpieces/{id}/parts")
+  ResponseEntity<byte[]> bring(
+      @PathVariable UUID id,
+      @Valid @RequestBody BringRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student) {
+    Bench.Asked by = new Bench.Asked(asked.revision(), asked.clientKey());
+    if (asked.form() != null) {
+      return reply(incoming.form(id, student, by, asked.view(), asked.form()), accepted);
+    }
+    if (asked.workpiece() != null) {
+      return reply(incoming.workpiece(id, student, by, asked.view(), asked.workpiece()), accepted);
+    }
+    throw Problem.of(Problem.Kind.BAD_INPUT, "Say which form or which workpiece.");
+  }
+
+  /** Brings a part in from a mesh file. */
+  @Inside(MadeView.class)
+  @PostMapping(
+      value = "/workpieces/{id}/parts/file",
+      consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  ResponseEntity<byte[]> bringFile(
+      @PathVariable UUID id,
+      @RequestPart("file") MultipartFile file,
+      @RequestParam("revision") long revision,
+      @RequestParam("clientKey") UUID clientKey,
+      @RequestParam("unit") String unit,
+      @RequestParam(name = "up", defaultValue = "z") Meant.Up up,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student)
+      throws IOException {
+    String name = Optional.ofNullable(file.getOriginalFilename()).orElse("");
+    Bench.Asked by = new Bench.Asked(revision, clientKey);
+    try (InputStream bytes = file.getInputStream()) {
+      return reply(
+          incoming.file(id, student, by, FROM_ABOVE, new SentMesh(name, unit, up, bytes)),
+          accepted);
+    }
   }
 
   @Inside(WentView.class)
