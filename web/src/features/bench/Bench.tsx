@@ -112,13 +112,15 @@ function OpenBench(
   // What came in is taken in hand to meet the rest, once its revision is there.
   const broughtAt = useRef(-1);
   const { take: takeTool } = cut;
+  const { viewAll } = looking;
   const { choose: chooseElements } = chosen;
   useEffect(() => {
     if (broughtAt.current !== state.revision) return;
     broughtAt.current = -1;
     takeTool('meet');
     chooseElements({ ...NOTHING, faces: state.chosen.slice(0, 1) });
-  }, [state, takeTool, chooseElements]);
+    viewAll();
+  }, [state, takeTool, chooseElements, viewAll]);
   const bring = (from: Incoming) => {
     const view = viewOf(stage);
     setDialog(null);

@@ -277,6 +277,34 @@ public final class HarbourProps {
   }
 
   /**
+   * A chock and its tongue, two boxes that pass through one another: to be fitted, with play. 16
+   * vertices, 24 edges, 12 faces, two parts.
+   */
+  public static Mesh chockAndTongue() {
+    MeshBuilder builder = new MeshBuilder();
+    box(builder, new Vec3(0, -60, 0), new Vec3(160, 60, 60));
+    box(builder, new Vec3(80, -20, -10), new Vec3(240, 20, 70));
+    return builder.build();
+  }
+
+  private static void box(MeshBuilder builder, Vec3 low, Vec3 high) {
+    int[] at = new int[8];
+    for (int i = 0; i < 8; i++) {
+      at[i] =
+          builder.vertex(
+              (i & 1) == 0 ? low.x() : high.x(),
+              (i & 2) == 0 ? low.y() : high.y(),
+              (i & 4) == 0 ? low.z() : high.z());
+    }
+    builder.face(at[0], at[2], at[3], at[1]);
+    builder.face(at[4], at[5], at[7], at[6]);
+    builder.face(at[0], at[1], at[5], at[4]);
+    builder.face(at[2], at[6], at[7], at[3]);
+    builder.face(at[0], at[4], at[6], at[2]);
+    builder.face(at[1], at[3], at[7], at[5]);
+  }
+
+  /**
    * The corners of a rectangle round the z axis: front left, front right, back right, back left.
    */
   private static int[] frame(MeshBuilder builder, double x, double y, double z) {

@@ -312,6 +312,12 @@ public final class Forming {
       return new MeetChange(first, second, null, way, 0, null, null, null);
     }
 
+    /** The same fitted with play, and the line cleaned within a distance. */
+    public static MeetChange fit(
+        List<Integer> first, List<Integer> second, double play, double clean) {
+      return new MeetChange(first, second, null, Meet.MeetWay.FIT, play, null, clean, null);
+    }
+
     @Override
     public String brief(Effect effect) {
       return switch (way) {

@@ -44,7 +44,17 @@ final class DemoExercises {
   /** Those that are ready, and that nobody has set yet. */
   static List<Sample> toBeSet() {
     return List.of(
-        budget(), line(), sections(), cleaning(), end(), rim(), half(), folds(), tube(), seat());
+        budget(),
+        line(),
+        sections(),
+        cleaning(),
+        end(),
+        rim(),
+        half(),
+        folds(),
+        tube(),
+        seat(),
+        fitted());
   }
 
   /** All of them, in the order in which a class would meet them. */
@@ -62,7 +72,8 @@ final class DemoExercises {
         half(),
         folds(),
         tube(),
-        seat());
+        seat(),
+        fitted());
   }
 
   static Sample lid() {
@@ -439,6 +450,31 @@ final class DemoExercises {
                 byFindings("Quads beside it", 2, 0.5, 0.5, Kind.Family.SIDES))),
         HarbourProps.hatchLid(),
         DemoSolutions.grooved());
+  }
+
+  static Sample fitted() {
+    return new Sample(
+        new Exercises.Asked(
+            "Chock and tongue",
+            "Fit one piece into the other, with play",
+            """
+            The tongue slides into the chock from the side. As they are they pass through one another.
+
+            Take Meet, Fit, and click the tongue: it stays, and the chock loses it, with 2 mm of play on \
+            all sides. Let the line be cleaned in the same step, and look at what it leaves before and \
+            after (W).
+
+            **Where it goes wrong:** Take away instead of Fit. Then the tongue is gone, and what is left \
+            has no play.\
+            """,
+            "mm",
+            profile(Profile.ALL_QUADS, "All quads, fitted pieces", Map.of(Rule.OFF_LINE, OFF)),
+            new Wanted(2, null, null, null, false, List.of(), List.of()),
+            rule(
+                byFindings("Two sound pieces", 4, 1, 0.5, Kind.Family.SURFACE),
+                byFindings("Quads beside the line", 4, 1, 0.5, Kind.Family.SIDES))),
+        HarbourProps.chockAndTongue(),
+        DemoSolutions.fitted());
   }
 
   private static Profile anyWay(Profile profile) {

@@ -257,6 +257,13 @@ final class DemoSolutions {
     return best;
   }
 
+  /** The tongue fitted into its chock with 2 mm of play, and the line cleaned. */
+  static Mesh fitted() {
+    return made(
+        HarbourProps.chockAndTongue(),
+        List.of(mesh -> Forming.MeetChange.fit(List.of(0), List.of(6), 2, 0.1)));
+  }
+
   /** Along the inner foot of the channel. */
   static Wanted seat() {
     Mesh lid = grooved();

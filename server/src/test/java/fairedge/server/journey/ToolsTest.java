@@ -364,6 +364,31 @@ class ToolsTest {
   }
 
   @Test
+  void aPartOffTheShelf_isDrawnIntoTheBlock_andMeetsIt() {
+    openBench("Tobias", "Fairlead block");
+    browser.type("5");
+    browser.press("Bring a part in");
+    browser.press("Fairlead block");
+    browser.seeText("last-step", "Bring in");
+    browser.seeText("slip", "1 face chosen");
+    browser.press("Join");
+    browser.seeText("slip", "As cut:");
+    browser.drawGrip("Move in the view", 25, 12);
+    browser.seeText("slip", "Turned by");
+    browser.seeText("slip", "As cut:");
+    browser.type("w");
+    browser.seeText("slip", "Then:");
+    browser.picture("bench-meet");
+    browser.press("Do it");
+    browser.seeText("last-step", "Meet");
+    assertThat(
+            database.rows(
+                "select change->>'way', (change->'placed'->'by'->>'x')::numeric <> 0 from step where"
+                    + " change->>'tool' = 'meet'"))
+        .containsExactly(List.of("join", "t"));
+  }
+
+  @Test
   void mirror_isMovedByItsGrip_andTellsWhatIsJoined() {
     openBench("Ines", "Fairlead block");
     browser.type(".", ".", "5");
