@@ -217,7 +217,6 @@ class PlacesTest {
     browser.pointAt(lid.position(4).towards(lid.position(5), 0.5));
     browser.seeText("along", "A loop of");
     browser.seeText("along", "It ends at a pole where 3 edges meet");
-    browser.picture("review-flow");
     browser.type("p");
     browser.seeText("lens-legend", "poles: ");
     browser.type("a");

@@ -383,8 +383,8 @@ class ToolsTest {
     browser.seeText("last-step", "Meet");
     assertThat(
             database.rows(
-                "select change->>'way', (change->'placed'->'by'->>'x')::numeric <> 0 from step where"
-                    + " change->>'tool' = 'meet'"))
+                "select change->>'way', (change->'placed'->'by'->>'x')::numeric <> 0 from step"
+                    + " where change->>'tool' = 'meet'"))
         .containsExactly(List.of("join", "t"));
   }
 
