@@ -287,6 +287,74 @@ public final class HarbourProps {
     return builder.build();
   }
 
+  /**
+   * A bent plate of a ship's side, and where its porthole is to be a bore of 12 sides that passes
+   * through it. Lines of the plate run through corners of the bore. 96 vertices, two parts, closed.
+   */
+  public static Mesh plateAndBore() {
+    MeshBuilder builder = new MeshBuilder();
+    double radius = 70;
+    double[] corner = new double[12];
+    for (int i = 0; i < 3; i++) {
+      corner[i] = radius * StrictMath.sin(Math.PI * (2 * i + 1) / 12);
+    }
+    double near = corner[0];
+    plate(
+        builder,
+        new double[] {-200, -120, -near, near, 120, 200},
+        new double[] {-160, -110, -near, near, 110, 160});
+    // The corners of a quarter, mirrored, so that each has the bits of the plate's lines.
+    double[][] quarter = {{corner[2], corner[0]}, {corner[1], corner[1]}, {corner[0], corner[2]}};
+    int[][] rings = new int[2][12];
+    for (int k = 0; k < 2; k++) {
+      for (int i = 0; i < 12; i++) {
+        boolean isBack = i / 3 % 2 == 1;
+        double[] at = quarter[isBack ? 2 - i % 3 : i % 3];
+        double x = i < 3 || i >= 9 ? at[0] : -at[0];
+        double y = i < 6 ? at[1] : -at[1];
+        rings[k][i] = builder.vertex(x, y, k == 0 ? -90 : 60);
+      }
+    }
+    Lathe lathe = new Lathe(builder, 12);
+    lathe.wall(rings[0], rings[1]);
+    lathe.lid(rings[1]);
+    int[] below = new int[12];
+    for (int i = 0; i < 12; i++) {
+      below[i] = rings[0][11 - i];
+    }
+    builder.face(below);
+    return builder.build();
+  }
+
+  /** A closed plate over lines across and along, bent about the second axis, 24 thick. */
+  private static void plate(MeshBuilder builder, double[] xs, double[] ys) {
+    int[][][] at = new int[2][xs.length][ys.length];
+    for (int k = 0; k < 2; k++) {
+      for (int i = 0; i < xs.length; i++) {
+        for (int j = 0; j < ys.length; j++) {
+          double z = -0.0012 * xs[i] * xs[i] - (k == 0 ? 24 : 0);
+          at[k][i][j] = builder.vertex(xs[i], ys[j], z);
+        }
+      }
+    }
+    int m = xs.length - 1;
+    int n = ys.length - 1;
+    for (int i = 0; i < m; i++) {
+      for (int j = 0; j < n; j++) {
+        builder.face(at[1][i][j], at[1][i + 1][j], at[1][i + 1][j + 1], at[1][i][j + 1]);
+        builder.face(at[0][i][j], at[0][i][j + 1], at[0][i + 1][j + 1], at[0][i + 1][j]);
+      }
+    }
+    for (int i = 0; i < m; i++) {
+      builder.face(at[0][i][0], at[0][i + 1][0], at[1][i + 1][0], at[1][i][0]);
+      builder.face(at[0][i + 1][n], at[0][i][n], at[1][i][n], at[1][i + 1][n]);
+    }
+    for (int j = 0; j < n; j++) {
+      builder.face(at[0][0][j + 1], at[0][0][j], at[1][0][j], at[1][0][j + 1]);
+      builder.face(at[0][m][j], at[0][m][j + 1], at[1][m][j + 1], at[1][m][j]);
+    }
+  }
+
   private static void box(MeshBuilder builder, Vec3 low, Vec3 high) {
     int[] at = new int[8];
     for (int i = 0; i < 8; i++) {

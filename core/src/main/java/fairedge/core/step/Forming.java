@@ -312,6 +312,12 @@ public final class Forming {
       return new MeetChange(first, second, null, way, 0, null, null, null);
     }
 
+    /** The second taken away, the line cleaned within a distance, a collar round it. */
+    public static MeetChange bore(
+        List<Integer> first, List<Integer> second, double clean, double collar) {
+      return new MeetChange(first, second, null, Meet.MeetWay.SUBTRACT, 0, null, clean, collar);
+    }
+
     /** The same fitted with play, and the line cleaned within a distance. */
     public static MeetChange fit(
         List<Integer> first, List<Integer> second, double play, double clean) {

@@ -54,7 +54,8 @@ final class DemoExercises {
         folds(),
         tube(),
         seat(),
-        fitted());
+        fitted(),
+        porthole());
   }
 
   /** All of them, in the order in which a class would meet them. */
@@ -73,7 +74,8 @@ final class DemoExercises {
         folds(),
         tube(),
         seat(),
-        fitted());
+        fitted(),
+        porthole());
   }
 
   static Sample lid() {
@@ -450,6 +452,31 @@ final class DemoExercises {
                 byFindings("Quads beside it", 2, 0.5, 0.5, Kind.Family.SIDES))),
         HarbourProps.hatchLid(),
         DemoSolutions.grooved());
+  }
+
+  static Sample porthole() {
+    return new Sample(
+        new Exercises.Asked(
+            "Porthole in a bent plate",
+            "Bore a hole, clean its line, hold its rims",
+            """
+            The bore of 12 sides passes through the plate. Take it away with Meet: let the line be cleaned \
+            within 0.1 mm, and a collar of 14 mm go round it. Then hold both rims with Support, 5 mm.
+
+            **Where it goes wrong:** rims without a collar. Support has no room there, and the corners \
+            of the hole run out into the plate.\
+            """,
+            "mm",
+            profile(
+                Profile.ALL_QUADS,
+                "All quads, a hole that is held",
+                Map.of(Rule.OFF_LINE, OFF, Rule.SPIRAL, OFF, Rule.ONE_SIDED, OFF)),
+            new Wanted(1, null, null, null, false, List.of(), List.of()),
+            rule(
+                byFindings("One sound piece", 4, 1, 0.5, Kind.Family.SURFACE),
+                byFindings("Quads round the hole", 4, 1, 0.5, Kind.Family.SIDES))),
+        HarbourProps.plateAndBore(),
+        DemoSolutions.porthole());
   }
 
   static Sample fitted() {

@@ -8,6 +8,7 @@ import fairedge.core.form.Fold;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
 import fairedge.core.form.MirrorBy;
+import fairedge.core.form.Support;
 import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
@@ -262,6 +263,49 @@ final class DemoSolutions {
     return made(
         HarbourProps.chockAndTongue(),
         List.of(mesh -> Forming.MeetChange.fit(List.of(0), List.of(6), 2, 0.1)));
+  }
+
+  /** The plate bored, its line cleaned and collared, both rims held. */
+  static Mesh porthole() {
+    Mesh starter = HarbourProps.plateAndBore();
+    int bore = 0;
+    while (starter.size(bore) != 12) {
+      bore++;
+    }
+    List<Integer> second = List.of(bore);
+    return made(
+        starter,
+        List.of(
+            mesh -> Forming.MeetChange.bore(List.of(), second, 0.1, 14),
+            mesh ->
+                new Forming.SupportChange(
+                    rims(mesh),
+                    null,
+                    Support.Holding.asked(null, 5, null, null, null, null, null, null))));
+  }
+
+  /** The edges of a hole along z, above and below. */
+  private static List<Integer> rims(Mesh mesh) {
+    List<Integer> rims = new ArrayList<>();
+    for (int e = 0; e < mesh.edgeEnd(); e++) {
+      if (mesh.hasEdge(e)
+          && isNear(mesh.position(mesh.first(e)))
+          && isNear(mesh.position(mesh.second(e)))) {
+        double bend =
+            Math.abs(
+                mesh.polygon(mesh.facesOn(e)[0])
+                    .normal()
+                    .dot(mesh.polygon(mesh.facesOn(e)[1]).normal()));
+        if (bend < 0.5) {
+          rims.add(e);
+        }
+      }
+    }
+    return rims;
+  }
+
+  private static boolean isNear(Vec3 p) {
+    return Math.abs(Math.hypot(p.x(), p.y()) - 70) < 1;
   }
 
   /** Along the inner foot of the channel. */
