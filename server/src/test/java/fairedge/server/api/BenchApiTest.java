@@ -17,6 +17,7 @@ import fairedge.server.running.Client;
 import fairedge.server.running.Client.Reply;
 import fairedge.server.running.Database;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
@@ -427,6 +428,8 @@ class BenchApiTest {
     JsonNode preview = bastian.post(path(open, "/previews"), tried).is(200).json();
     assertThat(preview.path("refusal").path("reason").asString()).contains("hidden face");
     assertThat(bastian.post(path(open, "/steps"), asked).status()).isEqualTo(422);
+    tried.put("hidden", Collections.singletonList(null));
+    assertThat(bastian.post(path(open, "/previews"), tried).status()).isEqualTo(400);
     asked.put("hidden", List.of(900));
     bastian.post(path(open, "/steps"), asked).is(200);
   }

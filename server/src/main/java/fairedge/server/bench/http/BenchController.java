@@ -104,7 +104,7 @@ class BenchController {
       long revision,
       @NotNull Change change,
       @NotNull View view,
-      @Nullable List<Integer> hidden,
+      @Nullable List<@NotNull Integer> hidden,
       boolean findings) {}
 
   record MotionsRequest(long revision, @NotNull Change change) {}
@@ -120,7 +120,7 @@ class BenchController {
       @NotNull UUID clientKey,
       @NotNull Change change,
       @NotNull View view,
-      @Nullable List<Integer> hidden) {}
+      @Nullable List<@NotNull Integer> hidden) {}
 
   private static List<Integer> orNone(@Nullable List<Integer> ids) {
     return ids == null ? List.of() : ids;
