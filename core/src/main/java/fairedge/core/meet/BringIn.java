@@ -85,8 +85,7 @@ public final class BringIn {
     try {
       return ObjReader.read(new ByteArrayInputStream(bytes), Limits.ofFaces(MOST_FACES)).mesh();
     } catch (BadFile bad) {
-      throw Refusal.because(
-          "Line " + bad.line() + " of what would be brought in: " + bad.getMessage());
+      throw Refusal.because("What would be brought in can't be read. " + bad.getMessage() + ".");
     } catch (IOException broken) {
       throw new UncheckedIOException(broken);
     }

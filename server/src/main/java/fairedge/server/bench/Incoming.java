@@ -61,7 +61,6 @@ public class Incoming {
   public Bench.Stepped file(
       UUID id, SignedIn student, Bench.Asked asked, View view, SentMesh file) {
     Head head = workpieces.require(id, student);
-    Workpieces.requireFresh(head, asked.revision());
     LengthUnit unit = unit(workshop.task(head).view().unit());
     Mesh mesh =
         turns.await(student.id(), () -> file.read(Limits.ofFaces(BringIn.MOST_FACES), unit));
