@@ -123,11 +123,11 @@ function OpenBench(
   }, [state, takeTool, chooseElements, viewAll]);
   const bring = (from: Incoming) => {
     const view = viewOf(stage);
-    setDialog(null);
     if (!view) return;
     broughtAt.current = state.revision + 1;
     void control.bring(from, view).then((came) => {
-      if (!came) broughtAt.current = -1;
+      if (came) setDialog(null);
+      else broughtAt.current = -1;
     });
   };
 
@@ -171,7 +171,10 @@ function OpenBench(
     openBrief: () => setBrief(brief ? null : 'over'),
     openKeys: () => setDialog('keys'),
     openFinder: () => setDialog('find'),
-    bringIn: () => setDialog('bring'),
+    bringIn: () => {
+      control.forgive();
+      setDialog('bring');
+    },
   };
   useKeys({ ...looking.keys, ...keysOf(deeds, tool, hand.keys) });
 
@@ -350,8 +353,12 @@ function OpenBench(
         open={dialog === 'bring'}
         unit={task.unit}
         busy={control.busy}
+        refused={control.problem?.message ?? null}
         onBring={bring}
-        onClose={() => setDialog(null)}
+        onClose={() => {
+          setDialog(null);
+          control.forgive();
+        }}
       />
       <CommandFinder
         commands={commandsOf(deeds, chosen)}

@@ -13,23 +13,25 @@ interface Props {
   open: boolean;
   unit: string;
   busy: boolean;
+  /** Why the last one could not be brought in. */
+  refused: string | null;
   onBring: (from: Incoming) => void;
   onClose: () => void;
 }
 
 /** Where a part comes from that is to meet what is on the bench. */
-export function BringIn({ open, unit, busy, onBring, onClose }: Props) {
+export function BringIn({ open, unit, busy, refused, onBring, onClose }: Props) {
   const practice = useQuery({ ...queries.practice(), enabled: open });
   const [meant, setMeant] = useState<Meant>({ unit, up: 'z' });
-  const [problem, setProblem] = useState<string | null>(null);
+  const [unopened, setUnopened] = useState<string | null>(null);
   const pieces = (practice.data?.pieces ?? []).filter((p) => p.stage === 'ready');
   const bringPiece = async (piece: string) => {
     try {
-      setProblem(null);
+      setUnopened(null);
       const workpiece = await api.openWorkpiece(`/practice/${piece}`);
       onBring({ workpiece: workpiece.id });
     } catch (e) {
-      setProblem(asProblem(e).message);
+      setUnopened(asProblem(e).message);
     }
   };
   return (
@@ -82,7 +84,12 @@ export function BringIn({ open, unit, busy, onBring, onClose }: Props) {
             />
           </div>
         )}
-        {problem && <p role="alert">{problem}</p>}
+        {busy && <p role="status">It is read and laid beside the model.</p>}
+        {!busy && (unopened ?? refused) && (
+          <p role="alert" className="font-semibold">
+            {unopened ?? refused}
+          </p>
+        )}
       </div>
     </Dialog>
   );

@@ -61,11 +61,13 @@ export function ElementGrips(props: Props) {
     );
   }
   if (vertices.length === 0) return null;
-  if (way.id === 'turn') return <TurnGrip {...props} />;
-  if (way.id === 'scale') return <ScaleGrips {...props} />;
-  if (way.id !== 'move' && !way.isPlaced) return null;
+  if (way.id === 'turn') return <TurnGrip {...props} at={middle(mesh, vertices)} step="grid" />;
+  if (way.id === 'scale') return <ScaleGrips {...props} at={middle(mesh, vertices)} />;
+  if (way.id !== 'move' && !way.unmoved) return null;
   const by = { x: values.x ?? 0, y: values.y ?? 0, z: values.z ?? 0 };
   const at = plus(middle(mesh, vertices), by);
+  if (values.grips === 1) return <TurnGrip {...props} at={at} step="turned" />;
+  if (values.grips === 2) return <SizeGrip {...props} at={at} />;
   const moved = (way: Point) => {
     const old = before.current;
     const to = (axis: 'x' | 'y' | 'z') => onGrid((old[axis] ?? 0) + way[axis], values.grid ?? 0);
@@ -89,6 +91,9 @@ export function ElementGrips(props: Props) {
   );
 }
 
+/** With where the middle is of what is turned or scaled. */
+type Placed = Props & { at: Point };
+
 /** By axis the two that lie square to it, so that a turn goes from the first to the second. */
 const ROUND = [
   [AXES.y, AXES.z],
@@ -97,16 +102,15 @@ const ROUND = [
 ] as const;
 
 /** A grip that goes round the middle of what is turned. */
-function TurnGrip({ values, vertices, mesh, reach, onValues }: Props) {
+function TurnGrip({ values, at, step, reach, onValues }: Placed & { step: string }) {
   const before = useRef({ degrees: 0, from: ORIGIN });
   const [one, two] = ROUND[values.axis ?? 2] ?? ROUND[2];
-  const pivot = middle(mesh, vertices);
   const degrees = values.degrees ?? 0;
   const angle = (degrees * Math.PI) / 180;
   const arm = plus(plus(ORIGIN, one, reach * Math.cos(angle)), two, reach * Math.sin(angle));
   return (
     <Grip
-      at={plus(pivot, arm)}
+      at={plus(at, arm)}
       label="Turn"
       round
       onTake={() => (before.current = { degrees, from: arm })}
@@ -116,22 +120,21 @@ function TurnGrip({ values, vertices, mesh, reach, onValues }: Props) {
         const turned = Math.atan2(dot(to, two), dot(to, one));
         const by = ((turned - Math.atan2(dot(from, two), dot(from, one))) * 180) / Math.PI;
         const least = ((((by + 180) % 360) + 360) % 360) - 180;
-        onValues({ degrees: onGrid(start + least, values.grid ?? 0) });
+        onValues({ degrees: onGrid(start + least, values[step] ?? 0) });
       }}
     />
   );
 }
 
 /** Grips on the axes, as far out as what is scaled is large. */
-function ScaleGrips({ values, vertices, mesh, reach, onValues }: Props) {
+function ScaleGrips({ values, at, reach, onValues }: Placed) {
   const before = useRef(values);
-  const pivot = middle(mesh, vertices);
   return (
     <>
       {(['x', 'y', 'z'] as const).map((axis) => (
         <Grip
           key={axis}
-          at={plus(pivot, AXES[axis], reach * (values[axis] ?? 1))}
+          at={plus(at, AXES[axis], reach * (values[axis] ?? 1))}
           along={AXES[axis]}
           letter={axis.toUpperCase()}
           label={`Scale along ${axis.toUpperCase()}`}
@@ -143,6 +146,23 @@ function ScaleGrips({ values, vertices, mesh, reach, onValues }: Props) {
         />
       ))}
     </>
+  );
+}
+
+/** One grip that scales all alike; it does not go through the middle. */
+function SizeGrip({ values, at, reach, onValues }: Placed) {
+  const before = useRef(values);
+  return (
+    <Grip
+      at={plus(at, AXES.x, reach * (values.size ?? 1))}
+      along={AXES.x}
+      label="Scale"
+      onTake={() => (before.current = values)}
+      onDraw={(by) => {
+        const size = onGrid((before.current.size ?? 1) + by / reach, values.sized ?? 0);
+        onValues({ size: Math.max(size, 0.01) });
+      }}
+    />
   );
 }
 

@@ -87,7 +87,10 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
       return true;
     },
     drop,
-    made: drop,
+    made: () => {
+      drop();
+      if (way.unmoved) set(way.unmoved);
+    },
     hint: () => ({
       lead: hover ? 'Next click' : way.name,
       rest: hover ? clickText(hover, chosen, tool === 'slide' && count > 0) : way.does,
@@ -115,7 +118,7 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
             mesh={mesh}
             centre={stage?.modelMiddle ?? ORIGIN}
             reach={(stage?.modelRadius ?? 1) / 3}
-            onValues={(more) => set(way.isPlaced ? { ...more, place: 1 } : more)}
+            onValues={(more) => set(way.unmoved ? { ...more, place: 1 } : more)}
           />
         )}
       </>

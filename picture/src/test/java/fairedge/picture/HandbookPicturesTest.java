@@ -132,12 +132,25 @@ class HandbookPicturesTest {
             deleted(),
             new Forming.ThickenChange(
                 List.of(), new Thicken.Shell(30, Thicken.ShellSide.INWARDS, 1))),
+        new Plate(
+            "meet",
+            HarbourProps.plateAndBore(),
+            Forming.MeetChange.bore(List.of(), List.of(bore()), 0.1, 14)),
         new Plate("fold", HarbourProps.foldedSailCard(), fold(110)),
         new Plate(
             "bend",
             after(HarbourProps.pontoon(), stack()),
             new Forming.BendChange(
                 List.of(), Bend.Bow.asked(null, Axis.X, Axis.Z, null, null, null, 90))));
+  }
+
+  /** The bore's end, which only it has as many sides as. */
+  private static int bore() {
+    Mesh plate = HarbourProps.plateAndBore();
+    return IntStream.range(0, plate.faceEnd())
+        .filter(f -> plate.hasFace(f) && plate.size(f) > 4)
+        .findFirst()
+        .orElseThrow();
   }
 
   private static Change extrude(int face, double distance) {

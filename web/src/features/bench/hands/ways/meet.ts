@@ -15,9 +15,19 @@ const PLACE: readonly Field[] = [
   { key: 'degrees', name: 'Turned by', unit: '°', counts: placed },
   { key: 'axis', name: 'About', options: ['X', 'Y', 'Z'], counts: placed },
   { key: 'size', name: 'Size', unit: '%', counts: placed },
-  { key: 'grid', name: 'Drawn in steps of', unit: 'unit', counts: placed },
+  {
+    key: 'grips',
+    name: 'Its grips',
+    options: ['Move it', 'Turn it', 'Scale it'],
+    counts: placed,
+  },
+  { key: 'grid', name: 'In steps of', unit: 'unit', counts: (v) => placed(v) && v.grips === 0 },
+  { key: 'turned', name: 'In steps of', unit: '°', counts: (v) => placed(v) && v.grips === 1 },
+  { key: 'sized', name: 'In steps of', unit: '%', counts: (v) => placed(v) && v.grips === 2 },
 ];
 const PLAY: Field = { key: 'play', name: 'Play on all sides', unit: 'unit', digits: 2 };
+/** As it lies; so the next part that is clicked isn't moved by what the last one was. */
+const UNMOVED: Values = { place: 0, x: 0, y: 0, z: 0, degrees: 0, size: 1 };
 const MATERIAL: readonly Field[] = [
   { key: 'material', name: 'Material of the cut', options: ['Its own', 'Of the rest', 'Another'] },
   { key: 'named', name: 'Its name', isText: true, counts: (v) => v.material === 2 },
@@ -73,14 +83,12 @@ function meet(id: string, name: string, does: string, way: MeetWay, fields: read
     picks: ['faces'],
     fields: [...PLACE, ...fields, ...(isLines ? [] : CLEAN)],
     initial: (radius) => ({
-      place: 0,
-      x: 0,
-      y: 0,
-      z: 0,
-      degrees: 0,
+      ...UNMOVED,
       axis: 2,
-      size: 1,
+      grips: 0,
       grid: 0,
+      turned: 15,
+      sized: 0,
       material: 0,
       play: likelyLength(radius / 100),
       clean: 0,
@@ -90,7 +98,7 @@ function meet(id: string, name: string, does: string, way: MeetWay, fields: read
     }),
     missing: atLeast('faces', 1, 'Click a face of the part that cuts, or bring one in.'),
     vertices: verticesOf,
-    isPlaced: true,
+    unmoved: UNMOVED,
     turns: isLines
       ? undefined
       : { letter: 'W', field: 'clean', to: ['shows the line cleaned', 'shows it as cut'] },

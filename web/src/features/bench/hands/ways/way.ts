@@ -79,8 +79,11 @@ export interface Way {
   vertices?: (chosen: Chosen, mesh: MeshBuffers) => number[];
   /** Which value a grip draws, and where from: how far it lies from the chosen, which way. */
   drawn?: Drawn;
-  /** Whether what is chosen is moved first, by x, y, z: its grips move it. */
-  isPlaced?: boolean;
+  /**
+   * With what values what is chosen lies where it is; present where it can be moved, turned and
+   * scaled first, by grips too.
+   */
+  unmoved?: Values;
   /** A key that turns a field of two options over, and what it goes to from either. */
   turns?: { letter: string; field: string; to: readonly [string, string] };
   /** How a slide measures its way. */
