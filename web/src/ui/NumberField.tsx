@@ -6,10 +6,12 @@ interface Props {
   unit: string;
   onCommit: (value: number) => void;
   digits?: number;
+  /** Stands in the field before the number, where there is no room beside it. */
+  letter?: string;
 }
 
 /** A number with its unit; takes what was typed on Enter or on leaving. */
-export function NumberField({ label, value, unit, onCommit, digits = 1 }: Props) {
+export function NumberField({ label, value, unit, onCommit, digits = 1, letter }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const commit = () => {
     if (draft === null) return;
@@ -19,6 +21,7 @@ export function NumberField({ label, value, unit, onCommit, digits = 1 }: Props)
   };
   return (
     <label className="flex h-7 items-center gap-1 rounded-ctl border border-ctl bg-sheet px-2 focus-within:outline-2 focus-within:outline-offset-1 focus-within:outline-channel">
+      {letter && <span className="text-[12px] text-ink2">{letter}</span>}
       <input
         aria-label={`${label} in ${unit}`}
         className="w-full min-w-0 bg-transparent outline-none"
@@ -33,7 +36,7 @@ export function NumberField({ label, value, unit, onCommit, digits = 1 }: Props)
           }
         }}
       />
-      <span className="text-[12px] whitespace-nowrap text-ink2">{unit}</span>
+      {!letter && <span className="text-[12px] whitespace-nowrap text-ink2">{unit}</span>}
     </label>
   );
 }

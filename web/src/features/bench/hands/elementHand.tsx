@@ -151,22 +151,35 @@ export function elementHand(ground: Ground, cell: Cell, tool: ElementTool): Hand
             Choose the edges marked as hard
           </Button>
         )}
-        {way.fields
-          .filter((field) => field.counts?.(own) ?? true)
-          .map((field) => (
-            <ValueField
-              key={field.key}
-              field={field}
-              unit={unit}
-              value={own[field.key] ?? 0}
-              onChange={(value) => set({ [field.key]: value })}
-              word={words[field.key] ?? ''}
-              onWord={(word) => setWords({ ...words, [field.key]: word })}
-            />
-          ))}
+        {rows(way.fields.filter((field) => field.counts?.(own) ?? true)).map((row) => (
+          <div key={row[0]!.key} className={row.length > 1 ? 'flex gap-1.5' : undefined}>
+            {row.map((field) => (
+              <ValueField
+                key={field.key}
+                field={field}
+                unit={unit}
+                value={own[field.key] ?? 0}
+                onChange={(value) => set({ [field.key]: value })}
+                word={words[field.key] ?? ''}
+                onWord={(word) => setWords({ ...words, [field.key]: word })}
+              />
+            ))}
+          </div>
+        ))}
       </>
     ),
   };
+}
+
+/** Those with letters that follow each other stand in one. */
+function rows(fields: readonly Field[]): Field[][] {
+  const all: Field[][] = [];
+  for (const field of fields) {
+    const last = all.at(-1);
+    if (field.letter && last?.[0]?.letter) last.push(field);
+    else all.push([field]);
+  }
+  return all;
 }
 
 function asSentence(does: string): string {
@@ -203,14 +216,14 @@ function ValueField(props: {
       </FieldRow>
     );
   }
-  if (field.options && field.options.length > 3) {
+  if (field.options && (field.isListed || field.options.length > 3)) {
     // More than three words don't fit a row.
     return (
       <FieldRow name={field.name}>
         <Select
           label={field.name}
           value={String(props.value)}
-          className="w-40"
+          className={field.isListed ? 'w-full' : 'w-40'}
           options={field.options.map((name, i) => [String(i), name] as const)}
           onChange={(v) => props.onChange(Number(v))}
         />
@@ -228,15 +241,15 @@ function ValueField(props: {
     );
   }
   const factor = field.unit === '%' ? 100 : 1;
-  return (
-    <FieldRow name={field.name}>
-      <NumberField
-        label={field.name}
-        value={props.value * factor}
-        unit={field.unit === 'unit' ? props.unit : (field.unit ?? '')}
-        digits={field.digits ?? 1}
-        onCommit={(v) => props.onChange(v / factor)}
-      />
-    </FieldRow>
+  const number = (
+    <NumberField
+      label={field.name}
+      letter={field.letter}
+      value={props.value * factor}
+      unit={field.unit === 'unit' ? props.unit : (field.unit ?? '')}
+      digits={field.digits ?? 1}
+      onCommit={(v) => props.onChange(v / factor)}
+    />
   );
+  return field.letter ? number : <FieldRow name={field.name}>{number}</FieldRow>;
 }

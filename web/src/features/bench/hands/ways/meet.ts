@@ -9,11 +9,11 @@ type MeetWay = Meet['way'];
 const placed = (v: Values) => v.place === 1;
 const PLACE: readonly Field[] = [
   { key: 'place', name: 'The part that cuts', options: ['Where it is', 'Moved first'] },
-  { key: 'x', name: 'Along X', unit: 'unit', counts: placed },
-  { key: 'y', name: 'Along Y', unit: 'unit', counts: placed },
-  { key: 'z', name: 'Along Z', unit: 'unit', counts: placed },
+  { key: 'x', name: 'Along X', letter: 'X', unit: 'unit', counts: placed },
+  { key: 'y', name: 'Along Y', letter: 'Y', unit: 'unit', counts: placed },
+  { key: 'z', name: 'Along Z', letter: 'Z', unit: 'unit', counts: placed },
   { key: 'degrees', name: 'Turned by', unit: '°', counts: placed },
-  { key: 'axis', name: 'About', options: ['X', 'Y', 'Z'], counts: placed },
+  { key: 'axis', name: 'About', options: ['X', 'Y', 'Z'], isListed: true, counts: placed },
   { key: 'size', name: 'Size', unit: '%', counts: placed },
   {
     key: 'grips',
@@ -29,7 +29,12 @@ const PLAY: Field = { key: 'play', name: 'Play on all sides', unit: 'unit', digi
 /** As it lies; so the next part that is clicked isn't moved by what the last one was. */
 const UNMOVED: Values = { place: 0, x: 0, y: 0, z: 0, degrees: 0, size: 1 };
 const MATERIAL: readonly Field[] = [
-  { key: 'material', name: 'Material of the cut', options: ['Its own', 'Of the rest', 'Another'] },
+  {
+    key: 'material',
+    name: 'Material',
+    options: ['Its own', 'Of the rest', 'Another'],
+    isListed: true,
+  },
   { key: 'named', name: 'Its name', isText: true, counts: (v) => v.material === 2 },
 ];
 const CLEAN: readonly Field[] = [

@@ -33,6 +33,10 @@ export interface Field {
   unit?: 'unit' | '%' | '°' | 'x';
   digits?: number;
   options?: readonly string[];
+  /** Stands beside those before and after it that have one too. */
+  letter?: string;
+  /** Its options say little without its name: they stand in a list beside it. */
+  isListed?: boolean;
   /** Typed as words, which {@link Context.words} has by its key. */
   isText?: boolean;
   /** Whether it has a say, by the other values; without it always. */
