@@ -24,6 +24,7 @@ const NAMES: (keyof Deeds)[] = [
   'toggleSheet',
   'toggleParts',
   'nextFinding',
+  'mend',
   'nextDivision',
   'openBrief',
   'openKeys',

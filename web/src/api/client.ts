@@ -290,6 +290,10 @@ export const api = {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);
     return response.status === 204 ? null : readStepped(await response.arrayBuffer());
   },
+  mends: (id: string, revision: number, finding: string, hidden: readonly number[]) =>
+    json<Schemas['MendsView']>('POST', `/workpieces/${id}/mends`, { revision, finding, hidden }),
+  allMends: (id: string, revision: number, kind: string, hidden: readonly number[]) =>
+    json<Schemas['AllView']>('POST', `/workpieces/${id}/mends/all`, { revision, kind, hidden }),
   preview: (
     id: string,
     revision: number,

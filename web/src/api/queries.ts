@@ -122,6 +122,20 @@ export const queries = {
       queryKey: ['workpiece-hinges', id, revision],
       queryFn: () => api.workpieceHinges(id),
     }),
+  workpieceMends: (id: string, revision: number, finding: string, hidden: readonly number[]) =>
+    queryOptions({
+      queryKey: ['workpiece-mends', id, revision, finding, hidden],
+      queryFn: () => api.mends(id, revision, finding, hidden),
+      retry: false,
+      staleTime: Infinity,
+    }),
+  workpieceAllMends: (id: string, revision: number, kind: string, hidden: readonly number[]) =>
+    queryOptions({
+      queryKey: ['workpiece-all-mends', id, revision, kind, hidden],
+      queryFn: () => api.allMends(id, revision, kind, hidden),
+      retry: false,
+      staleTime: Infinity,
+    }),
   foldMotions: (id: string, revision: number, change: Change) =>
     queryOptions({
       queryKey: ['fold-motions', id, revision, change],

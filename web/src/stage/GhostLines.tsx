@@ -3,8 +3,14 @@ import { useStage } from './stageContext';
 
 const MOST = 900;
 
+interface Props {
+  ghost: Preview['ghost'];
+  /** Dotted is advice; dashed is pending. */
+  isAdvice?: boolean;
+}
+
 /** Edges as a pending change would leave them: those that come dashed, those that go struck out. */
-export function GhostLines({ ghost }: { ghost: Preview['ghost'] }) {
+export function GhostLines({ ghost, isAdvice = false }: Props) {
   const stage = useStage();
   const { buffers } = stage;
   if (!buffers) return null;
@@ -50,7 +56,18 @@ export function GhostLines({ ghost }: { ghost: Preview['ghost'] }) {
         strokeDasharray="7 4"
       />
       <path d={front} stroke="var(--sheet)" strokeWidth={5} />
-      <path d={front} stroke="var(--ink)" strokeWidth={2} strokeDasharray="7 4" />
+      {isAdvice ? (
+        <path
+          d={front}
+          stroke="var(--magenta)"
+          strokeWidth={2.4}
+          strokeLinecap="round"
+          strokeDasharray="0 5.5"
+          data-advice
+        />
+      ) : (
+        <path d={front} stroke="var(--ink)" strokeWidth={2} strokeDasharray="7 4" />
+      )}
       <path d={gone} stroke="var(--sheet)" strokeWidth={4.4} strokeLinecap="round" />
       <path d={gone} stroke="var(--ink)" strokeWidth={1.6} strokeLinecap="round" data-gone />
     </g>

@@ -86,9 +86,25 @@ function OpenBench(
   const chosen = useChosen(open);
   const choosing = useChoosing(stage, chosen);
   const [dialog, setDialog] = useState<'keys' | 'find' | 'bring' | null>(null);
-  const cut = usePendingCut(open, control, stage, chosen, () => setDialog('bring'));
-  const { tool, hand, pending, preview } = cut;
   const [finding, setFinding] = useAddressed('finding');
+  const nextFinding = () => {
+    const { findings } = state.check;
+    const at = findings.findIndex((f) => f.key === finding);
+    const next = findings[(at + 1) % findings.length];
+    if (!next) return;
+    setFinding(next.key);
+    stage?.flyTo(next.place);
+  };
+  const cut = usePendingCut(
+    open,
+    control,
+    stage,
+    chosen,
+    () => setDialog('bring'),
+    state.check.findings.find((f) => f.key === finding) ?? null,
+    nextFinding,
+  );
+  const { tool, hand, pending, preview } = cut;
   const [brief, setBrief] = useState<BriefPlace>(state.steps.length === 0 ? 'over' : null);
 
   useEffect(() => {
@@ -159,14 +175,8 @@ function OpenBench(
       setSheet(false);
       setParts(!parts);
     },
-    nextFinding: () => {
-      const { findings } = state.check;
-      const at = findings.findIndex((f) => f.key === finding);
-      const next = findings[(at + 1) % findings.length];
-      if (!next) return;
-      setFinding(next.key);
-      stage?.flyTo(next.place);
-    },
+    nextFinding,
+    mend: () => cut.take('mend'),
     nextDivision: cut.nextDivision,
     openBrief: () => setBrief(brief ? null : 'over'),
     openKeys: () => setDialog('keys'),
@@ -217,6 +227,7 @@ function OpenBench(
           pending={pending ? itemOf(tool).name : null}
           chosen={finding}
           onChoose={choose}
+          onMend={task.mends ? deeds.mend : null}
           marked={marked}
           head={<BriefBeside task={task} place={brief} onPlace={setBrief} />}
         />
@@ -228,7 +239,7 @@ function OpenBench(
               unit={task.unit}
               insets={[...SLIP_INSETS]}
               label={`${task.title}: drag to turn, click to place a point`}
-              keyboardAims
+              keyboardAims={tool !== 'mend'}
               onHover={point}
               onClick={click}
               draws={bent ? undefined : choosing.mode ? choosing.draws : hand.draws}
@@ -373,7 +384,7 @@ const BENT: Hint = { lead: 'Bent', rest: 'for a look. Any other lens goes back t
 
 /** A tool whose slip says first of what it shall be made. */
 function opensAtOnce(tool: Tool): boolean {
-  return ['straight', 'outline', 'fold'].includes(tool) || isElementTool(tool);
+  return ['straight', 'outline', 'fold', 'mend'].includes(tool) || isElementTool(tool);
 }
 
 function SlipOf(props: {

@@ -38,12 +38,23 @@ export function Dock(props: Props) {
           open={g === open}
           letter={g === open ? undefined : g > open ? '.' : ','}
         >
-          {stands || g === open ? (
+          {group.name === 'Check' && (
+            <ToolButton
+              name={props.findings > 0 ? 'Next finding' : 'Clean'}
+              width={stands ? 'w-[72px]' : 'w-[84px]'}
+              digit="N"
+              inHand={false}
+              disabled={props.findings === 0}
+              picture={<path d="M3 12l5 6L19 4" />}
+              onClick={props.onCheck}
+            />
+          )}
+          {stands || g === open || group.tools.length === 1 ? (
             group.tools.map((item, i) => (
               <ToolButton
                 key={item.tool}
                 name={item.name}
-                digit={g === open ? String(i + 1) : undefined}
+                digit={item.tool === 'mend' ? 'M' : g === open ? String(i + 1) : undefined}
                 inHand={item.tool === props.tool}
                 picture={item.picture}
                 width={width}
@@ -61,35 +72,26 @@ export function Dock(props: Props) {
               <span className="text-[12px] text-ink2">{group.tools.length} tools</span>
             </button>
           )}
+          {group.name === 'Check' && (
+            <ToolButton
+              name="Bend look"
+              width={stands ? 'w-[60px]' : width}
+              digit={undefined}
+              inHand={props.bends}
+              picture={
+                <>
+                  <path d="M5 20V13C5 6 10 3 19 3M11 20v-7c0-2.500 2-4 8-4" />
+                  <path
+                    d="M5 16h6M5.500 11l5.800.800M9 6.200l4 3.700M14 3.500l.800 5.700"
+                    strokeWidth={1}
+                  />
+                </>
+              }
+              onClick={props.onBend}
+            />
+          )}
         </Group>
       ))}
-      <Group name="Check">
-        <ToolButton
-          name={props.findings > 0 ? 'Next finding' : 'Clean'}
-          width={stands ? 'w-[72px]' : 'w-[84px]'}
-          digit="N"
-          inHand={false}
-          disabled={props.findings === 0}
-          picture={<path d="M3 12l5 6L19 4" />}
-          onClick={props.onCheck}
-        />
-        <ToolButton
-          name="Bend look"
-          width={stands ? 'w-[60px]' : width}
-          digit={undefined}
-          inHand={props.bends}
-          picture={
-            <>
-              <path d="M5 20V13C5 6 10 3 19 3M11 20v-7c0-2.500 2-4 8-4" />
-              <path
-                d="M5 16h6M5.500 11l5.800.800M9 6.200l4 3.700M14 3.500l.800 5.700"
-                strokeWidth={1}
-              />
-            </>
-          }
-          onClick={props.onBend}
-        />
-      </Group>
       {(hasRoom || !stands) && props.children}
     </div>
   );

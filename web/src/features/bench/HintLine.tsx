@@ -10,6 +10,7 @@ interface Props {
   onKeys: () => void;
 }
 
+const ARROWS: Record<string, string> = { ArrowDown: '↓', ArrowUp: '↑' };
 const AIMS: readonly string[] = ['trace', 'straight'];
 
 /** The line under the view: what the next click does, and the keys that change it. */
@@ -28,7 +29,7 @@ export function HintLine({ cut, choosing, onFind, onKeys }: Props) {
       {!choosing &&
         cut.hand.keys.map(({ key, does }) => (
           <span key={key}>
-            <Key>{key}</Key> {does}
+            <Key>{ARROWS[key] ?? key}</Key> {does}
           </span>
         ))}
       {cut.pending && (

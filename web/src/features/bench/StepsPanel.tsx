@@ -3,6 +3,7 @@ import { useMemo, useRef, type ReactNode } from 'react';
 import type { Finding, Schemas, Workpiece } from '../../api/client';
 import { CardLink } from '../../trade/CardLink';
 import { FindingMark } from '../../trade/FindingMark';
+import { Button } from '../../ui/Button';
 import { FoldRow } from '../../trade/FoldRow';
 import { LongList } from '../../ui/LongList';
 import { foldedRows, isFold, type Fold } from '../../trade/folding';
@@ -19,6 +20,8 @@ interface Props {
   pending: string | null;
   chosen: string | null;
   onChoose: (finding: Finding) => void;
+  /** Takes what would mend the chosen one in hand; null where that is not shown. */
+  onMend: (() => void) | null;
   /** What lies above the check. */
   head?: ReactNode;
   /** What the exercise marks on the mesh. */
@@ -32,6 +35,7 @@ export function StepsPanel({
   pending,
   chosen,
   onChoose,
+  onMend,
   onAgain,
   head,
   marked,
@@ -85,6 +89,7 @@ export function StepsPanel({
         findings={state.checked ? check.findings : []}
         chosen={chosen}
         onChoose={onChoose}
+        onMend={onMend}
       />
       {state.checked && (
         <Unlisted
@@ -181,6 +186,7 @@ function Findings(props: {
   findings: readonly Finding[];
   chosen: string | null;
   onChoose: (finding: Finding) => void;
+  onMend: (() => void) | null;
 }) {
   const scroller = useRef<HTMLDivElement>(null);
   const { findings, chosen } = props;
@@ -214,7 +220,12 @@ function Findings(props: {
               className="py-1 pr-3 pl-2.5"
             />
           ) : (
-            <Row finding={row} isChosen={row.key === chosen} onChoose={props.onChoose} />
+            <Row
+              finding={row}
+              isChosen={row.key === chosen}
+              onChoose={props.onChoose}
+              onMend={props.onMend}
+            />
           );
         }}
       />
@@ -226,7 +237,12 @@ function rowKey(row: Finding | Fold<Finding>): string {
   return isFold(row) ? row.fold : row.key;
 }
 
-function Row(props: { finding: Finding; isChosen: boolean; onChoose: (finding: Finding) => void }) {
+function Row(props: {
+  finding: Finding;
+  isChosen: boolean;
+  onChoose: (finding: Finding) => void;
+  onMend: (() => void) | null;
+}) {
   const { finding: f, isChosen } = props;
   return (
     <>
@@ -246,7 +262,12 @@ function Row(props: { finding: Finding; isChosen: boolean; onChoose: (finding: F
         </span>
       </button>
       {isChosen && (
-        <p className="bg-shoal1 pr-3 pb-1.5 pl-[37px]">
+        <p className="flex items-center gap-3 bg-shoal1 pr-3 pb-1.5 pl-[37px]">
+          {props.onMend && (
+            <Button size="small" shortcut="M" onClick={props.onMend}>
+              Mend
+            </Button>
+          )}
           <CardLink kind={f.kind} />
         </p>
       )}

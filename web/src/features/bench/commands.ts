@@ -26,6 +26,7 @@ export interface Deeds {
   toggleSheet: () => void;
   toggleParts: () => void;
   nextFinding: () => void;
+  mend: () => void;
   nextDivision: () => void;
   openBrief: () => void;
   openKeys: () => void;
@@ -93,7 +94,10 @@ export function keysOf(
     ...Object.fromEntries(
       GROUPS[group]!.tools.map((t, i) => [String(i + 1), () => deeds.take(t.tool)]),
     ),
-    ...Object.fromEntries(own.map((k) => [k.key.toLowerCase(), k.act])),
+    m: deeds.mend,
+    ...Object.fromEntries(
+      own.map((k) => [k.key.length === 1 ? k.key.toLowerCase() : k.key, k.act]),
+    ),
     ',': () => takeGroup(-1),
     '.': () => takeGroup(1),
     '/': deeds.openFinder,

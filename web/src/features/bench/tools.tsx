@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { ELEMENT_TOOLS, type ElementTool } from './hands/ways/way';
 
 export type CutTool = 'trace' | 'straight' | 'loops' | 'outline';
-export type Tool = CutTool | ElementTool | 'fold';
+export type Tool = CutTool | ElementTool | 'fold' | 'mend';
 
 export interface ToolItem {
   tool: Tool;
@@ -277,6 +277,27 @@ export const GROUPS: readonly ToolGroup[] = [
           <>
             <path d="M3 20C3 9 9 3 20 3M9 20c0-7 4-11 11-11" />
             <path d="M3.500 15.500l6 1.500M6 9.500l5.500 3.500M11.500 5l3 5.500" strokeWidth={1} />
+          </>
+        ),
+      },
+    ],
+  },
+  {
+    name: 'Check',
+    tools: [
+      {
+        tool: 'mend',
+        name: 'Mend',
+        make: 'Do it',
+        picture: (
+          <>
+            <path d="M2 3h7l-2 5 3 3-2 4 1 4H2zM13 3h7v16h-7l-1-4 2-4-3-3z" strokeWidth={1} />
+            <path
+              d="M6 7l10-2M5.500 12l11-1M6 17l10-2"
+              strokeDasharray="0 3.200"
+              strokeLinecap="round"
+              strokeWidth={2.4}
+            />
           </>
         ),
       },

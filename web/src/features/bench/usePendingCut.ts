@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef, useState, useSyncExternalStore } from 'react';
-import { api, asProblem, type Change } from '../../api/client';
+import { api, asProblem, type Change, type Finding } from '../../api/client';
 import { queries } from '../../api/queries';
 import type { GoesOn, Hand, Ground, Xy } from './hands/hand';
 import { viewOf } from './hands/hand';
@@ -8,17 +8,19 @@ import { Cells } from './hands/cells';
 import { elementHand } from './hands/elementHand';
 import { foldHand } from './hands/foldHand';
 import { loopsHand } from './hands/loopsHand';
+import { mendHand, type MendGround } from './hands/mendHand';
 import { outlineHand } from './hands/outlineHand';
 import { straightHand } from './hands/straightHand';
 import { traceHand } from './hands/traceHand';
 import { sparedBy, usePreview } from './pending';
 import { isElementTool, type Tool } from './tools';
+import { useMends } from './useMends';
 import { NOTHING, othersOf, type ChosenControl } from './useChosen';
 import type { OpenWorkpiece, WorkpieceControl } from './useWorkpiece';
 import type { StageView } from '../../stage/StageView';
 
 /** The hand of a tool; no other is made. */
-function handOf(tool: Tool, ground: Ground, cells: Cells): Hand {
+function handOf(tool: Tool, ground: Ground, mend: MendGround, cells: Cells): Hand {
   switch (tool) {
     case 'trace':
       return traceHand(ground, cells.of(tool));
@@ -28,6 +30,8 @@ function handOf(tool: Tool, ground: Ground, cells: Cells): Hand {
       return loopsHand(ground, cells.of(tool));
     case 'outline':
       return outlineHand(ground, cells.of(tool));
+    case 'mend':
+      return mendHand(ground, mend, cells.of(tool));
     case 'fold':
       return foldHand(ground, cells.of(tool));
     default:
@@ -66,6 +70,8 @@ export function usePendingCut(
   stage: StageView | null,
   chosen: ChosenControl,
   bringIn: () => void,
+  finding: Finding | null,
+  nextFinding: () => void,
 ) {
   const [tool, setTool] = useState<Tool>('trace');
   const going = useRef<Going | null>(null);
@@ -89,9 +95,10 @@ export function usePendingCut(
     bringIn,
     division,
   };
+  const mend = useMends(state, tool === 'mend', finding, chosen.hidden, nextFinding);
   const [cells] = useState(() => new Cells());
   useSyncExternalStore(cells.subscribe, cells.version);
-  const hand = handOf(tool, ground, cells);
+  const hand = handOf(tool, ground, mend, cells);
   const ringEdge = hand.ring ?? -1;
   useEffect(() => {
     const ring = ringEdge >= 0 ? mesh.ringThrough(ringEdge) : null;

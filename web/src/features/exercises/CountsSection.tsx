@@ -17,6 +17,12 @@ const TOLD: Record<Draft['tells'], string> = {
   nothing: 'Students see of the check only that it was done, until the first answer.',
 };
 
+const MENDS: readonly (readonly [Draft['mends'], string])[] = [
+  ['inPractice', 'in practice only'],
+  ['withAnswer', 'after the answer'],
+  ['always', 'always'],
+];
+
 /** What counts and how much, what is asked of the shape, and how much of it students are told. */
 export function CountsSection({ control }: { control: EditorControl }) {
   const { data, draft, change } = control;
@@ -36,6 +42,15 @@ export function CountsSection({ control }: { control: EditorControl }) {
             />
           </div>
           <p className="mt-1 text-[13px] text-ink2">{TOLD[draft.tells]}</p>
+          <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1.5">
+            <span>Students see what would mend a finding</span>
+            <Choice
+              label="When mends are shown"
+              value={draft.mends}
+              options={MENDS}
+              onChange={(mends) => change({ mends })}
+            />
+          </div>
         </div>
         <Asked
           unit={part.unit}

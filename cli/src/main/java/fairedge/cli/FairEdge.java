@@ -10,7 +10,7 @@ import picocli.CommandLine.Command;
 @Command(
     name = "fair-edge",
     description = "Checks and changes mesh files, without a server.",
-    subcommands = {InspectCommand.class, ApplyCommand.class},
+    subcommands = {InspectCommand.class, ApplyCommand.class, MendCommand.class},
     mixinStandardHelpOptions = true,
     version = "Fair Edge 0.1.0")
 public final class FairEdge implements Runnable {

@@ -87,6 +87,22 @@ class ArchitectureTest {
               Map.entry(
                   "lens",
                   List.of("geometry", "mesh", "flow", "near", "subdivide", "survey", "inspect")),
+              Map.entry(
+                  "mend",
+                  List.of(
+                      "geometry",
+                      "mesh",
+                      "local",
+                      "flow",
+                      "near",
+                      "fill",
+                      "work",
+                      "cut",
+                      "tidy",
+                      "form",
+                      "step",
+                      "survey",
+                      "inspect")),
               Map.entry("compare", List.of("geometry")),
               Map.entry("credit", List.of("inspect")),
               Map.entry("insight", List.of()),

@@ -48,7 +48,7 @@ class StepsAsJsonTest {
     int all = ROUNDS * Meshes.all().size();
     assertThat(asked).as("of %d", all).hasSize(ChangeKind.values().length + 1);
     for (ChangeKind kind : ChangeKind.values()) {
-      double share = kind.type().getEnclosingClass() == Forming.class ? 0.03 : 0.02;
+      double share = kind.type().getEnclosingClass() == Forming.class ? 0.03 : 0.018;
       assertThat(asked.getOrDefault(kind.type().getSimpleName(), 0))
           .as("%s of %d", asked, all)
           .isGreaterThanOrEqualTo((int) (share * all));

@@ -1,11 +1,11 @@
 package fairedge.core.fill;
 
 import fairedge.core.geometry.Predicates;
-import fairedge.core.geometry.Projection;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.IntBinaryOperator;
 
@@ -27,15 +27,38 @@ public final class QuadParts {
   private final double[][] least;
   private final int[][] chosen;
 
+  /** Of up to so many sides all ways are told. */
+  public static final int MOST_TOLD = 12;
+
+  /** What turns by less, in degrees, is no corner of a quad. */
+  private static final double STRAIGHT = 1;
+
   /** A chord between two corners by their numbers. */
   public record Chord(int from, int to) {}
+
+  /**
+   * One way to divide a polygon.
+   *
+   * @param off by how much its corners are from right angles, in degrees, all together
+   */
+  public record Way(List<Chord> chords, double off) {
+    static final Way NOTHING = new Way(List.of(), 0);
+
+    Way with(Way other, double more) {
+      List<Chord> both = new ArrayList<>(chords);
+      both.addAll(other.chords);
+      return new Way(both, off + other.off + more);
+    }
+  }
 
   private QuadParts(Vec3[] places, Vec3 normal, IntBinaryOperator edge) {
     int n = places.length;
     this.places = places;
-    Projection seen = Projection.along(normal);
-    u = Arrays.stream(places).mapToDouble(seen::across).toArray();
-    v = Arrays.stream(places).mapToDouble(seen::up).toArray();
+    // Along the normal itself: a face bent by a right angle would be seen edge on along an axis.
+    Vec3 across = normal.unit().aside();
+    Vec3 up = normal.unit().cross(across);
+    u = Arrays.stream(places).mapToDouble(p -> p.minus(places[0]).dot(across)).toArray();
+    v = Arrays.stream(places).mapToDouble(p -> p.minus(places[0]).dot(up)).toArray();
     joined = new boolean[n][n];
     for (int i = 0; i < n; i++) {
       for (int k = i + 2; k < n; k++) {
@@ -67,6 +90,51 @@ public final class QuadParts {
     return chords;
   }
 
+  /**
+   * All ways, of a polygon of up to {@value #MOST_TOLD} sides the squarest first, of a larger one
+   * the squarest alone; for the rest as {@link #of}. Cost: the ways.
+   */
+  public static List<Way> all(Vec3[] places, Vec3 normal, IntBinaryOperator edge) {
+    int n = places.length;
+    if (n % 2 != 0 || n < 6 || n > MOST_TOLD) {
+      List<Chord> chords = of(places, normal, edge);
+      return chords.isEmpty() ? List.of() : List.of(new Way(chords, 0));
+    }
+    QuadParts parts = new QuadParts(places, normal, edge);
+    List<Way> ways = parts.ways(0, n - 1);
+    ways.sort(Comparator.comparingDouble(Way::off));
+    return ways;
+  }
+
+  /** Of the stretch that a chord or a side cuts off. */
+  private List<Way> ways(int i, int j) {
+    if (j - i == 1) {
+      return List.of(Way.NOTHING);
+    }
+    List<Way> found = new ArrayList<>();
+    for (int a = i + 1; a < j && !joined[i][j]; a += 2) {
+      for (int b = a + 1; b < j; b += 2) {
+        double off = quad(i, a, b, j);
+        if (off < Double.POSITIVE_INFINITY) {
+          add(found, i, j, a, b, off);
+        }
+      }
+    }
+    return found;
+  }
+
+  private void add(List<Way> found, int i, int j, int a, int b, double off) {
+    Way own = new Way(i == 0 && j == places.length - 1 ? List.of() : List.of(new Chord(i, j)), off);
+    for (Way first : ways(i, a)) {
+      for (Way second : ways(a, b)) {
+        Way both = own.with(first, 0).with(second, 0);
+        for (Way third : ways(b, j)) {
+          found.add(both.with(third, 0));
+        }
+      }
+    }
+  }
+
   /** Stretches from the shortest on: what a chord cuts off is known before what lies beyond it. */
   private void reckon() {
     int n = places.length;
@@ -94,7 +162,7 @@ public final class QuadParts {
     least[i][j] = best;
   }
 
-  /** How far its corners are from right angles; infinite where one does not turn to the left. */
+  /** How far its corners are from right angles; infinite where one is straight or turns back. */
   private double quad(int i, int a, int b, int j) {
     return corner(j, i, a) + corner(i, a, b) + corner(a, b, j) + corner(b, j, i);
   }
@@ -104,7 +172,8 @@ public final class QuadParts {
       return Double.POSITIVE_INFINITY;
     }
     Vec3 back = places[before].minus(places[at]);
-    return Math.abs(back.angleTo(places[after].minus(places[at])) - 90);
+    double off = Math.abs(back.angleTo(places[after].minus(places[at])) - 90);
+    return off > 90 - STRAIGHT ? Double.POSITIVE_INFINITY : off;
   }
 
   private void collect(int i, int j, List<Chord> chords) {

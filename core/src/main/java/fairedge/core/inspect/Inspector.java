@@ -17,6 +17,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.ForkJoinTask;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -122,6 +123,22 @@ public final class Inspector {
       subject.curvature();
     }
     return whole(subject);
+  }
+
+  /**
+   * What somebody wants to know of the facts about a mesh, which an inspection gathered and keeps:
+   * for what was touched since, or else for the whole mesh.
+   *
+   * @param since what is known from before
+   */
+  public <T> T ask(Mesh mesh, Since since, Function<Subject, T> question) {
+    List<T> answer = new ArrayList<>();
+    if (since.recall().isBy(this)
+        && since.recall().line().renew(mesh, since, facts -> answer.add(question.apply(facts)))
+            != null) {
+      return answer.getFirst();
+    }
+    return question.apply(subject(mesh, List.of()));
   }
 
   private Inspected whole(Subject subject) {

@@ -8,6 +8,7 @@ import fairedge.core.survey.Moves;
 import fairedge.core.survey.Subject;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,7 +48,12 @@ final class Line {
    * What is found after a change; null where the whole mesh is better looked at. Cost: what was
    * touched with what lies round it, the rings and loops through it, and the findings.
    */
-  synchronized @Nullable Renewed renew(Mesh mesh, Since since) {
+  @Nullable Renewed renew(Mesh mesh, Since since) {
+    return renew(mesh, since, facts -> {});
+  }
+
+  /** The same, letting somebody look at the facts while they are of this mesh. */
+  synchronized @Nullable Renewed renew(Mesh mesh, Since since, Consumer<Subject> looks) {
     Moves.Touched own = Moves.Touched.of(since.touched());
     Moves.Touched touched = moves.since(since.recall().move(), own);
     if (!isWhole
@@ -62,6 +68,7 @@ final class Line {
       found.set(i, shares.get(i).finder().renew(subject, anew, found.get(i)));
     }
     Found now = Found.of(subject, Figures.of(subject), found);
+    looks.accept(subject);
     subject.rest();
     isWhole = true;
     int move = moves.move(since.recall().move(), own);

@@ -7,4 +7,11 @@ public record ElementSet(BitSet vertices, BitSet edges, BitSet faces) {
   public ElementSet() {
     this(new BitSet(), new BitSet(), new BitSet());
   }
+
+  /** Takes those of another in. */
+  public void add(ElementSet other) {
+    vertices.or(other.vertices());
+    edges.or(other.edges());
+    faces.or(other.faces());
+  }
 }

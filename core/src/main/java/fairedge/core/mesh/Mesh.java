@@ -182,6 +182,11 @@ public final class Mesh {
     return faceEnd;
   }
 
+  /** Corners have lower numbers. */
+  public int cornerEnd() {
+    return cornerEnd;
+  }
+
   public int vertexCount() {
     return vertexCount;
   }

@@ -60,7 +60,10 @@ public sealed interface Change
         Forming.FoldChange,
         Forming.MeetChange,
         Forming.BringInChange,
-        Forming.EvenChange {
+        Forming.EvenChange,
+        Mending.RouteChange,
+        Mending.ApartChange,
+        Mending.MendChange {
   /** The faces that it may touch. */
   default Scope scope() {
     return Scope.WHOLE;

@@ -41,7 +41,10 @@ public enum ChangeKind {
   FOLD("fold", "Fold", Forming.FoldChange.class),
   BRING_IN("bringIn", "Bring in", Forming.BringInChange.class),
   MEET("meet", "Meet", Forming.MeetChange.class),
-  EVEN("even", "Evenly", Forming.EvenChange.class);
+  EVEN("even", "Evenly", Forming.EvenChange.class),
+  ROUTE("route", "Route", Mending.RouteChange.class),
+  APART("apart", "Apart", Mending.ApartChange.class),
+  MEND("mend", "Mend", Mending.MendChange.class);
 
   private final String key;
   private final String title;

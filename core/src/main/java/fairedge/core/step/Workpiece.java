@@ -13,6 +13,7 @@ import fairedge.core.work.Done;
 import fairedge.core.work.Site;
 import fairedge.core.work.View;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Deque;
@@ -112,6 +113,13 @@ public final class Workpiece {
     return outcome;
   }
 
+  /** Another of the same mesh, without its steps, guarded alike. */
+  public Workpiece copyOn(Mesh copy) {
+    Workpiece other = new Workpiece(copy, tolerance);
+    other.guard(guard);
+    return other;
+  }
+
   /** What the last step touched; empty before the first step. */
   public Optional<ElementSet> lastTouched() {
     return Optional.ofNullable(steps.peek()).map(step -> step.journal().touched());
@@ -192,6 +200,58 @@ public final class Workpiece {
       return new Preview<>(outcome, effect, seen);
     } finally {
       takeBack(edit);
+    }
+  }
+
+  /** Says what to do next, one after the other. */
+  @FunctionalInterface
+  public interface Course {
+    /**
+     * @param mesh as the last of them left it
+     * @param made so far
+     * @return nothing when all is done
+     */
+    Optional<Change> next(Mesh mesh, List<Receipt> made);
+  }
+
+  /** What looks at the mesh while several changes are in force. */
+  @FunctionalInterface
+  public interface Hearing<T> {
+    /**
+     * @param touched by all of them
+     */
+    T at(Mesh mesh, List<Change> changes, ElementSet touched);
+  }
+
+  /**
+   * Tries several changes, each aimed at what the one before left, and takes all back.
+   *
+   * @param hidden ids of faces that are not seen
+   * @return what was seen after the last; nothing where one is refused or none is made
+   */
+  public <T> Optional<T> rehearse(Course course, Collection<Integer> hidden, Hearing<T> hearing) {
+    Deque<MeshEdit> edits = new ArrayDeque<>();
+    try {
+      List<Change> changes = new ArrayList<>();
+      List<Receipt> receipts = new ArrayList<>();
+      ElementSet touched = new ElementSet();
+      for (Optional<Change> next = course.next(mesh, receipts);
+          next.isPresent();
+          next = course.next(mesh, receipts)) {
+        MeshEdit edit = new MeshEdit(mesh);
+        if (!(tryOut(next.get(), hidden, edit, guard) instanceof Outcome.Made made)) {
+          return Optional.empty();
+        }
+        edits.push(edit);
+        ElementSet own = edit.journal().touched();
+        near.update(own.faces());
+        touched.add(own);
+        changes.add(next.get());
+        receipts.add(made.receipt());
+      }
+      return changes.isEmpty() ? Optional.empty() : Optional.of(hearing.at(mesh, changes, touched));
+    } finally {
+      edits.forEach(this::takeBack);
     }
   }
 

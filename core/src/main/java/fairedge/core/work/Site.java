@@ -36,8 +36,13 @@ public final class Site {
 
   /** The same for a second change within the edit: what is near is as the first one left it. */
   public Site renewed() {
+    return renewed(Scope.WHOLE);
+  }
+
+  /** The same with its own scope. */
+  public Site renewed(Scope scope) {
     near.update(edit.journal().touched().faces());
-    return new Site(edit, tolerance, near, Scope.WHOLE);
+    return new Site(edit, tolerance, near, scope);
   }
 
   public MeshEdit edit() {

@@ -9,6 +9,7 @@ import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
 import fairedge.core.cut.TracePoint;
 import fairedge.core.cut.TraceRun;
+import fairedge.core.flow.Ring;
 import fairedge.core.form.Bend;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.ExtrudeEdges;
@@ -161,6 +162,19 @@ public final class RandomChanges {
                   : new Meet.CutMaterial(Meet.Whose.values()[random.nextInt(3)], "oak"),
               random.nextBoolean() ? null : random.nextInt(2) * 1e-3 * scale,
               random.nextInt(4) > 0 ? null : 0.01 * scale);
+      case ROUTE ->
+          new Mending.RouteChange(
+              random.nextInt(8) == 0 ? v : null,
+              random.nextInt(4) == 0 ? someEdges(mesh, random, v) : ring(mesh, e));
+      case APART -> new Mending.ApartChange(List.of(v), 1e-3 * scale);
+      case MEND ->
+          new Mending.MendChange(
+              List.of(
+                  new Tidying.SplitChange(List.of(e), random.nextDouble(0.2, 0.8)),
+                  random.nextInt(4) == 0
+                      ? new Tidying.TurnChange(List.of(random.nextInt(mesh.edgeEnd())))
+                      : new Tidying.RelaxChange(two, 1, 0.5, Relax.RelaxWay.EVEN)),
+              "split and more");
       case REJOIN ->
           new Forming.RejoinChange(random.nextBoolean() ? List.of() : borders(mesh, random));
       case BEND ->
@@ -199,6 +213,11 @@ public final class RandomChanges {
     Change change = of(kind, mesh, random, scale);
     MirrorBy plane = new MirrorBy.AtBox(Axis.values()[random.nextInt(3)], MirrorBy.InBox.MIDDLE);
     return change instanceof Forming.EvenChange ? change : new Forming.EvenChange(change, plane);
+  }
+
+  /** A ring of edges; only what is there where no quad is. */
+  private static List<Integer> ring(Mesh mesh, int e) {
+    return mesh.hasEdge(e) ? Ring.through(mesh, e).map(Ring::edges).orElse(List.of(e)) : List.of(e);
   }
 
   private static Change mirror(Mesh mesh, SplittableRandom random, int e, double scale) {

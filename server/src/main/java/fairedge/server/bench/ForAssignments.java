@@ -33,7 +33,9 @@ class ForAssignments implements Purpose {
   public Task task(UUID owner, UUID account) {
     Assignment assignment = assignments.require(owner);
     Exercise e = assignment.exercise();
-    Told told = e.tells() == Tells.all ? Told.ALL : Told.of(e, answered.isAnswered(owner, account));
+    boolean asks = e.tells() != Tells.all || e.mends() == Exercise.Mends.withAnswer;
+    boolean isAnswered = asks && answered.isAnswered(owner, account);
+    Told told = Told.of(e, isAnswered);
     return new Task(
         new TaskView(
             Owner.assignment(owner),
@@ -46,7 +48,8 @@ class ForAssignments implements Purpose {
             courses.info(assignment.courseId()).zone(),
             told.tells(),
             TaskView.isMarked(e.wanted(), e.showsLines()),
-            e.sheet()),
+            e.sheet(),
+            told.isAll() && e.shows(isAnswered)),
         e.terms(),
         told,
         e.showsLines());

@@ -49,7 +49,8 @@ class ForPractice implements Purpose {
             null,
             Tells.all,
             false,
-            null),
+            null,
+            true),
         new Terms(
             Profile.named(p.profile()), Wanted.NOTHING, p.tolerance(), p.starter(), List.of()),
         Told.ALL,

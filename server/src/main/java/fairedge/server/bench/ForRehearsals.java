@@ -2,6 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.server.exercise.Draft;
 import fairedge.server.exercise.Editor;
+import fairedge.server.exercise.Exercise;
 import fairedge.server.exercise.Told;
 import fairedge.server.platform.SignedIn;
 import java.util.UUID;
@@ -37,7 +38,8 @@ class ForRehearsals implements Purpose {
             null,
             draft.tells(),
             TaskView.isMarked(draft.wanted(), draft.showsLines()),
-            draft.sheet()),
+            draft.sheet(),
+            draft.mends() == Exercise.Mends.always),
         written.terms(),
         new Told(draft.tells()),
         draft.showsLines());

@@ -2,6 +2,7 @@ package fairedge.server.bench;
 
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.Since;
+import fairedge.core.mend.State;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
@@ -11,6 +12,7 @@ import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
 import fairedge.server.bench.store.WorkpieceStore.Head;
+import fairedge.server.inspection.Inspections;
 import fairedge.server.inspection.Inspections.Checked;
 import fairedge.server.inspection.Terms;
 import java.util.BitSet;
@@ -144,6 +146,13 @@ final class Held {
     unchecked = new Unchecked(waiting);
   }
 
+  /**
+   * What is found on the mesh as it is, for what would mend it; null where all is to be looked at.
+   */
+  @Nullable State state(Inspections inspections, Terms by) {
+    return touched == null ? null : inspections.state(workpiece, by, checked.recall(), touched);
+  }
+
   /** What a check of the mesh as it is has to look at, knowing the last check. */
   Look look(double room) {
     return lookAt(touched, room);
@@ -173,11 +182,8 @@ final class Held {
 
   private static ElementSet union(ElementSet a, ElementSet b) {
     ElementSet both = new ElementSet();
-    for (ElementSet set : List.of(a, b)) {
-      both.vertices().or(set.vertices());
-      both.edges().or(set.edges());
-      both.faces().or(set.faces());
-    }
+    both.add(a);
+    both.add(b);
     return both;
   }
 

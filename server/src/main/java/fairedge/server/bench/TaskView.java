@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param tells how much of the check is told now
  * @param isMarked whether its exercise marks something on it
  * @param sheet name of the picture that it gives to be traced; null: none
+ * @param mends whether mends are shown now
  */
 public record TaskView(
     Owner owner,
@@ -25,7 +26,8 @@ public record TaskView(
     @Nullable String zone,
     Tells tells,
     boolean isMarked,
-    @Nullable String sheet) {
+    @Nullable String sheet,
+    boolean mends) {
   /** Whether an exercise marks something that the bench draws. */
   static boolean isMarked(Wanted wanted, boolean showsLines) {
     return !wanted.cuttable().isEmpty()

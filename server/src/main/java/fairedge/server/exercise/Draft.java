@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param shows when students see them
  * @param showsLines whether the bench shows the required lines
  * @param sheet name of the picture that lies behind the model to be traced; null: none
+ * @param mends when students see mends
  */
 public record Draft(
     String title,
@@ -32,7 +33,8 @@ public record Draft(
     List<Reference> references,
     Exercise.Shows shows,
     Boolean showsLines,
-    @Nullable String sheet) {
+    @Nullable String sheet,
+    Exercise.Mends mends) {
 
   /** What was kept before there were references has none. */
   @SuppressWarnings("ConstantValue")
@@ -40,6 +42,7 @@ public record Draft(
     references = references == null ? List.of() : List.copyOf(references);
     shows = shows == null ? Exercise.Shows.withAnswer : shows;
     showsLines = showsLines == null || showsLines;
+    mends = mends == null ? Exercise.Mends.inPractice : mends;
   }
 
   static Draft of(Exercise e) {
@@ -54,27 +57,72 @@ public record Draft(
         e.references(),
         e.shows(),
         e.showsLines(),
-        e.sheet());
+        e.sheet(),
+        e.mends());
   }
 
   Draft withTitle(String other) {
     return new Draft(
-        other, summary, brief, profile, wanted, tells, rule, references, shows, showsLines, sheet);
+        other,
+        summary,
+        brief,
+        profile,
+        wanted,
+        tells,
+        rule,
+        references,
+        shows,
+        showsLines,
+        sheet,
+        mends);
   }
 
   Draft withProfile(ProfileView other) {
     return new Draft(
-        title, summary, brief, other, wanted, tells, rule, references, shows, showsLines, sheet);
+        title,
+        summary,
+        brief,
+        other,
+        wanted,
+        tells,
+        rule,
+        references,
+        shows,
+        showsLines,
+        sheet,
+        mends);
   }
 
   Draft withWanted(Wanted other) {
     return new Draft(
-        title, summary, brief, profile, other, tells, rule, references, shows, showsLines, sheet);
+        title,
+        summary,
+        brief,
+        profile,
+        other,
+        tells,
+        rule,
+        references,
+        shows,
+        showsLines,
+        sheet,
+        mends);
   }
 
   Draft withReferences(List<Reference> others) {
     return new Draft(
-        title, summary, brief, profile, wanted, tells, rule, others, shows, showsLines, sheet);
+        title,
+        summary,
+        brief,
+        profile,
+        wanted,
+        tells,
+        rule,
+        others,
+        shows,
+        showsLines,
+        sheet,
+        mends);
   }
 
   /** With another name for a picture, wherever it is named. */
@@ -90,6 +138,7 @@ public record Draft(
         references,
         shows,
         showsLines,
-        picture.equals(sheet) ? now : sheet);
+        picture.equals(sheet) ? now : sheet,
+        mends);
   }
 }

@@ -86,7 +86,8 @@ public class Editor {
             List.of(),
             Exercise.Shows.withAnswer,
             true,
-            null);
+            null,
+            Exercise.Mends.inPractice);
     return begin(account, empty);
   }
 
@@ -343,7 +344,8 @@ public class Editor {
         draft.references(),
         draft.shows(),
         draft.showsLines(),
-        draft.sheet());
+        draft.sheet(),
+        draft.mends());
   }
 
   /** Puts it out of sight, or brings it back; where it is set it stays. */

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param shows when students see them
  * @param showsLines whether the bench shows the required lines
  * @param sheet name of the picture that lies behind the model to be traced; null: none
+ * @param mends when students see mends
  */
 public record Exercise(
     UUID id,
@@ -44,7 +45,8 @@ public record Exercise(
     List<Reference> references,
     Shows shows,
     boolean showsLines,
-    @Nullable String sheet) {
+    @Nullable String sheet,
+    Mends mends) {
 
   /** How much of the check students are told before their first answer. */
   public enum Tells {
@@ -61,10 +63,28 @@ public record Exercise(
     afterDue
   }
 
+  /** When students see what would mend a finding. */
+  public enum Mends {
+    /** On this exercise never. */
+    inPractice,
+    /** From the first answer on. */
+    withAnswer,
+    always
+  }
+
   /** By what hand-ins are inspected. */
   public Terms terms() {
     return new Terms(
         profile, wanted, tolerance(), starter, references.stream().map(Reference::bytes).toList());
+  }
+
+  /**
+   * Whether mends are shown to a student.
+   *
+   * @param isAnswered whether he has an answer to it
+   */
+  public boolean shows(boolean isAnswered) {
+    return mends == Mends.always || mends == Mends.withAnswer && isAnswered;
   }
 
   public Tolerance tolerance() {

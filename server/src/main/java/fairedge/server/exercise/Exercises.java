@@ -65,7 +65,8 @@ public class Exercises {
             references,
             Exercise.Shows.withAnswer,
             true,
-            null);
+            null,
+            Exercise.Mends.inPractice);
     store.insert(exercise, clock.instant());
     return exercise.id();
   }

@@ -13,8 +13,11 @@ import fairedge.core.lens.Bent;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.lens.Looks;
+import fairedge.core.mend.State;
+import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Wanted;
 import fairedge.json.CheckView;
@@ -141,6 +144,16 @@ public class Inspections {
       throw Problem.notFound("edge");
     }
     return Looks.along(mesh, edge);
+  }
+
+  /**
+   * A workpiece as it stands, for what would mend it.
+   *
+   * @param recall of the last check
+   * @param touched since that
+   */
+  public State state(Workpiece workpiece, Terms terms, Recall recall, ElementSet touched) {
+    return State.of(inspector(terms), workpiece, recall, touched);
   }
 
   /** How near to what was touched faces count as near. */

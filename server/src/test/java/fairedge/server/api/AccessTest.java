@@ -107,6 +107,8 @@ class AccessTest {
     Map<String, Object> preview =
         Map.of("revision", 99, "change", change, "view", Bollard.VIEW, "findings", true);
     Map<String, Object> motions = Map.of("revision", 99, "change", change);
+    Map<String, Object> mends = Map.of("revision", 99, "finding", "ngon face 0");
+    Map<String, Object> all = Map.of("revision", 99, "kind", "ngon");
     Map<String, Object> chosen =
         Map.of("faces", List.of(), "edges", List.of(), "vertices", List.of());
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
@@ -367,6 +369,8 @@ class AccessTest {
         line("POST", "/api/workpieces/{id}/parts", bring, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/parts/file", null, 401, 415, 415, 415, 415),
         line("POST", "/api/workpieces/{id}/motions", motions, 401, 400, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/mends", mends, 401, 409, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/mends/all", all, 401, 409, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/assignments/{assignment}/uploads", null, 401, 422, 422, 404, 404),

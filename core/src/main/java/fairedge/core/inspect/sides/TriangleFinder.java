@@ -235,7 +235,8 @@ public final class TriangleFinder implements Finder {
     }
   }
 
-  private static List<PairMatching.Candidate> candidates(Subject subject, BitSet free) {
+  /** Pairs of triangles that would be told as such, among some. */
+  public static List<PairMatching.Candidate> candidates(Subject subject, BitSet free) {
     Mesh mesh = subject.mesh();
     BitSet sides = new BitSet();
     free.stream()

@@ -15,6 +15,8 @@ import fairedge.server.bench.HingesView;
 import fairedge.server.bench.Incoming;
 import fairedge.server.bench.MadeView;
 import fairedge.server.bench.MarksView;
+import fairedge.server.bench.Mends;
+import fairedge.server.bench.MendsView;
 import fairedge.server.bench.MeshOutlet;
 import fairedge.server.bench.Owner;
 import fairedge.server.bench.PartsView;
@@ -75,6 +77,7 @@ class BenchController {
   private final Incoming incoming;
   private final Rehearsals rehearsals;
   private final Trials trials;
+  private final Mends mends;
   private final MeshOutlet outlet;
   private final Shapes shapes;
   private final Json json;
@@ -83,6 +86,7 @@ class BenchController {
       Bench bench,
       Incoming incoming,
       Trials trials,
+      Mends mends,
       MeshOutlet outlet,
       Shapes shapes,
       Json json,
@@ -91,6 +95,7 @@ class BenchController {
     this.bench = bench;
     this.incoming = incoming;
     this.trials = trials;
+    this.mends = mends;
     this.outlet = outlet;
     this.shapes = shapes;
     this.json = json;
@@ -106,6 +111,22 @@ class BenchController {
       @NotNull View view,
       @Nullable List<@NotNull Integer> hidden,
       boolean findings) {}
+
+  /**
+   * What would mend a finding.
+   *
+   * @param finding its key
+   */
+  record MendsRequest(
+      long revision, @NotNull String finding, @Nullable List<@NotNull Integer> hidden) {}
+
+  /**
+   * What would mend all of a kind.
+   *
+   * @param kind null: all that must and should be mended
+   */
+  record AllMendsRequest(
+      long revision, @Nullable String kind, @Nullable List<@NotNull Integer> hidden) {}
 
   record MotionsRequest(long revision, @NotNull Change change) {}
 
@@ -249,6 +270,24 @@ class BenchController {
             asked.view(),
             orNone(asked.hidden()),
             asked.findings()));
+  }
+
+  /** What would mend a finding; asked by POST, as it may be long. */
+  @PostMapping("/workpieces/{id}/mends")
+  MendsView mends(
+      @PathVariable UUID id,
+      @Valid @RequestBody MendsRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return mends.of(id, student, asked.revision(), asked.finding(), orNone(asked.hidden()));
+  }
+
+  /** What would mend all of a kind, as one step. */
+  @PostMapping("/workpieces/{id}/mends/all")
+  MendsView.AllView allMends(
+      @PathVariable UUID id,
+      @Valid @RequestBody AllMendsRequest asked,
+      @AuthenticationPrincipal SignedIn student) {
+    return mends.all(id, student, asked.revision(), asked.kind(), orNone(asked.hidden()));
   }
 
   /** How panels move on the way to a fold; asked by POST, since it may be long. */

@@ -149,7 +149,8 @@ class ExerciseController {
       @Nullable List<Reference> references,
       Exercise.@Nullable Shows shows,
       @Nullable Boolean showsLines,
-      @Nullable String sheet) {
+      @Nullable String sheet,
+      Exercise.@Nullable Mends mends) {
     Draft over(Draft before) {
       return new Draft(
           title,
@@ -162,7 +163,8 @@ class ExerciseController {
           references == null ? before.references() : references,
           shows == null ? before.shows() : shows,
           showsLines == null ? before.showsLines() : showsLines,
-          sheet == null ? before.sheet() : sheet.isEmpty() ? null : sheet);
+          sheet == null ? before.sheet() : sheet.isEmpty() ? null : sheet,
+          mends == null ? before.mends() : mends);
     }
   }
 

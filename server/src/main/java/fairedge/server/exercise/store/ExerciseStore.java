@@ -93,6 +93,7 @@ public class ExerciseStore implements MeshHolder {
         .set(EXERCISE_VERSION.SHOWS, e.shows().name())
         .set(EXERCISE_VERSION.SHOWS_LINES, e.showsLines())
         .set(EXERCISE_VERSION.SHEET, e.sheet())
+        .set(EXERCISE_VERSION.MENDS, e.mends().name())
         .set(EXERCISE_VERSION.MADE_AT, now.atOffset(ZoneOffset.UTC))
         .execute();
   }
@@ -132,7 +133,8 @@ public class ExerciseStore implements MeshHolder {
         json.read(v.getReferenceMeshes(), new TypeReference<List<Reference>>() {}),
         Exercise.Shows.valueOf(v.getShows()),
         v.getShowsLines(),
-        v.getSheet());
+        v.getSheet(),
+        Exercise.Mends.valueOf(v.getMends()));
   }
 
   /** Keeps a solution as long as the exercise. */

@@ -1,0 +1,184 @@
+package fairedge.core.mend;
+
+import fairedge.core.effort.Effort;
+import fairedge.core.inspect.Report.Assessed;
+import fairedge.core.inspect.Severity;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Subject;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Function;
+
+/**
+ * Offers mends of the findings of a workpiece. Planners propose, at most {@value #MOST_TRIED} plans
+ * for a finding; each is tried until {@value #MOST} hold. The same mesh gives the same list. For
+ * one thread at a time, the one that has the workpiece.
+ *
+ * <p>Cost: once for a state, where the form bends ({@link fairedge.core.survey.Curvature}) unless
+ * inspections asked for it, and a look at all vertices; then for each plan what it touches, and the
+ * findings.
+ */
+public final class Mender {
+  /** So many are offered for a finding. */
+  public static final int MOST = 3;
+
+  /** So many are tried for one. */
+  public static final int MOST_TRIED = 24;
+
+  private static final Comparator<Trial.Held> LEAST_FIRST =
+      Comparator.comparingInt((Trial.Held held) -> -held.told().cured(Severity.MUST))
+          .thenComparingInt(held -> -held.told().cured(Severity.SHOULD))
+          .thenComparingInt(held -> held.mend().cost().found())
+          .thenComparingInt(Trial.Held::poles)
+          .thenComparingDouble(held -> rounded(held.off()))
+          .thenComparingDouble(held -> held.mend().cost().moved())
+          .thenComparingInt(
+              held -> held.mend().cost().facesAdded() - held.mend().cost().facesTaken());
+
+  private final Workpiece workpiece;
+  private State state;
+  private final BitSet hidden = new BitSet();
+  private final Trial trial;
+
+  /**
+   * @param hidden faces that are not seen, which stay as they are
+   */
+  public Mender(Workpiece workpiece, State state, List<Integer> hidden) {
+    this.workpiece = workpiece;
+    this.state = state;
+    hidden.forEach(this.hidden::set);
+    this.trial = new Trial(workpiece, state, hidden, state.ask(workpiece, Mender::curved));
+  }
+
+  private static BitSet curved(Subject facts) {
+    BitSet curved = new BitSet();
+    Mesh mesh = facts.mesh();
+    for (int v = 0; v < mesh.vertexEnd(); v++) {
+      curved.set(v, mesh.hasVertex(v) && facts.curvature().isInCurviestTenth(v));
+    }
+    return curved;
+  }
+
+  /**
+   * What cures a finding of the state.
+   *
+   * @throws IllegalArgumentException if the state has no such finding
+   */
+  public Offer of(Finding finding) {
+    Planned planned = plans(finding);
+    List<Trial.Held> held = held(planned, assessed(finding), MOST);
+    // Stable: what is alike stays in the planner's order, which is that of the ids.
+    held.sort(LEAST_FIRST);
+    List<Mend> mends = new ArrayList<>();
+    for (int i = 0; i < held.size(); i++) {
+      mends.add(
+          held.get(i).mend().because(i + 1 < held.size() ? why(held.get(i), held.get(i + 1)) : ""));
+    }
+    return new Offer(finding, mends, mends.isEmpty() ? planned.reason() : "");
+  }
+
+  /**
+   * The first that holds, in the planner's order; to be made, so that the next is for what it left.
+   */
+  Optional<Trial.Held> first(Assessed target) {
+    return held(plans(target.finding()), target, 1).stream().findFirst();
+  }
+
+  /** Goes on with what was made of the workpiece. */
+  void goOn(State next) {
+    state = next;
+    trial.goOn(next);
+  }
+
+  State state() {
+    return state;
+  }
+
+  private Assessed assessed(Finding finding) {
+    return state.report().findings().stream()
+        .filter(a -> a.finding().equals(finding))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("no finding " + finding.key()));
+  }
+
+  private List<Trial.Held> held(Planned planned, Assessed target, int most) {
+    List<Trial.Held> held = new ArrayList<>();
+    makeTrial(planned.plans().taken(), target, most, held);
+    while (held.size() < most) {
+      BiConsumer<Ground, Plans> more = planned.plans().next();
+      if (more == null) {
+        break;
+      }
+      ask(ground -> {
+        more.accept(ground, planned.plans());
+        return true;
+      });
+      makeTrial(planned.plans().taken(), target, most, held);
+    }
+    return held;
+  }
+
+  private void makeTrial(List<Plan> plans, Assessed target, int most, List<Trial.Held> held) {
+    for (Plan plan : plans) {
+      Effort.check();
+      if (held.size() < most) {
+        trial
+            .of(plan, target)
+            .filter(
+                h -> held.stream().noneMatch(o -> o.mend().changes().equals(h.mend().changes())))
+            .ifPresent(held::add);
+      }
+    }
+  }
+
+  /**
+   * @param reason why nothing may hold
+   */
+  private record Planned(Plans plans, String reason) {}
+
+  private Planned plans(Finding finding) {
+    Plans plans = new Plans(MOST_TRIED);
+    String reason = ask(ground -> Planners.plan(ground, finding, plans));
+    return new Planned(
+        plans,
+        reason.isEmpty()
+            ? "What was tried brings something as bad, or can't be done here."
+            : reason);
+  }
+
+  private <T> T ask(Function<Ground, T> question) {
+    return state.ask(workpiece, facts -> question.apply(new Ground(facts, state.report(), hidden)));
+  }
+
+  /** By what one stands before the next. */
+  private static String why(Trial.Held one, Trial.Held next) {
+    if (one.told().cured(Severity.MUST) != next.told().cured(Severity.MUST)
+        || one.told().cured(Severity.SHOULD) != next.told().cured(Severity.SHOULD)) {
+      return "It cures more.";
+    }
+    if (one.mend().cost().found() != next.mend().cost().found()) {
+      return "It brings fewer findings.";
+    }
+    if (one.poles() != next.poles()) {
+      return "It makes fewer poles.";
+    }
+    if (rounded(one.off()) != rounded(next.off())) {
+      return "Its corners are squarer.";
+    }
+    if (one.mend().cost().moved() != next.mend().cost().moved()) {
+      return "It moves less.";
+    }
+    return "";
+  }
+
+  /** What differs by rounding alone is alike. */
+  private static double rounded(double degrees) {
+    return Math.rint(degrees * 1e6) / 1e6;
+  }
+}
