@@ -198,6 +198,35 @@ class CommandLineTest {
     assertThat(none.err()).contains("done.obj");
   }
 
+  @Test
+  void mend_writesTheMeshMended_orSaysWhatWouldMendIt() throws IOException {
+    Path split = file("split.obj", CUBE.replace("f 5 6 7 8\n", "f 5 6 7\nf 5 7 8\n"));
+    Run told = run("mend", split);
+    assertThat(told.exit()).isEqualTo(1);
+    assertThat(told.out())
+        .contains("Pair of triangles", "Lift this edge: two triangles become one quad.");
+    Path out = folder.resolve("mended.obj");
+    assertThat(run("mend", split, "--out", out).exit()).isZero();
+    assertThat(run("inspect", out).exit()).isZero();
+    assertThat(run("mend", split, "--kind", "hexagon", "--out", out).exit()).isEqualTo(2);
+  }
+
+  @Test
+  void mend_takesAFolder_andItsChangesCanBeApplied() throws IOException {
+    Path in = Files.createDirectories(folder.resolve("in"));
+    Files.writeString(in.resolve("a.obj"), CUBE);
+    Path open = Files.writeString(in.resolve("b.obj"), CUBE.replace("f 5 6 7 8\n", ""));
+    Path to = folder.resolve("out");
+    Run run = run("mend", in, "--out", to, "--json");
+    assertThat(run.exit()).isZero();
+    assertThat(run.json()).hasSize(2);
+    assertThat(run.json().get(1).path("mended")).hasSize(1);
+    Path changes = file("changes.json", run.json().get(1).path("changes").toString());
+    Path again = folder.resolve("again.obj");
+    assertThat(run("apply", open, changes, "--out", again).exit()).isZero();
+    assertThat(again).hasSameBinaryContentAs(to.resolve("b.obj"));
+  }
+
   private Path obj(String name, Mesh mesh) throws IOException {
     StringBuilder text = new StringBuilder();
     ObjWriter.write(mesh, text);

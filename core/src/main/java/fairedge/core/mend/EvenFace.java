@@ -1,14 +1,18 @@
 package fairedge.core.mend;
 
 import fairedge.core.fill.QuadParts;
+import fairedge.core.geometry.Polygon;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Tidying;
 import fairedge.core.tidy.Cap;
-import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** A face of 6, 8, 10 and more sides: divided without new vertices, or filled with a grid. */
 final class EvenFace {
+  /** What turns by no more, in degrees, is straight. */
+  private static final double STRAIGHT = 1;
+
   private static final int MOST_WAYS = 10;
   private static final int MOST_GRIDS = 8;
   private static final int MOST_FILLED = 1000;
@@ -58,10 +62,13 @@ final class EvenFace {
 
   /** The corners of a face in which two edges only meet, on a straight run. */
   static List<Integer> idle(Mesh mesh, int f) {
+    if (!mesh.isMeasurable(f)) {
+      return List.of();
+    }
     int[] ring = mesh.vertices(f);
-    var shape = mesh.isMeasurable(f) ? mesh.polygon(f) : null;
-    return Arrays.stream(java.util.stream.IntStream.range(0, ring.length).toArray())
-        .filter(i -> shape != null && mesh.edgesAt(ring[i]).length == 2 && shape.turnAt(i) <= 1)
+    Polygon shape = mesh.polygon(f);
+    return IntStream.range(0, ring.length)
+        .filter(i -> mesh.edgesAt(ring[i]).length == 2 && shape.turnAt(i) <= STRAIGHT)
         .mapToObj(i -> ring[i])
         .toList();
   }

@@ -15,6 +15,7 @@ import fairedge.core.survey.Placement;
 import fairedge.core.survey.Places;
 import fairedge.core.survey.Wanted;
 import fairedge.core.tidy.Move;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.TreeSet;
@@ -72,9 +73,9 @@ final class Holds {
         one.add(f);
       }
     }
-    int patch = ground.facts().patches().of(mesh.facesOn(edges.getFirst())[0]);
-    int other = ground.facts().patches().of(mesh.facesOn(edges.getFirst())[1]);
-    for (int flat : new int[] {patch, other}) {
+    int[] sides =
+        Arrays.stream(mesh.facesOn(edges.getFirst())).map(ground.facts().patches()::of).toArray();
+    for (int flat : sides) {
       List<Integer> walls =
           one.stream().filter(f -> ground.facts().patches().of(f) != flat).toList();
       for (double share : new double[] {0.4, 0.2, 0.1, 0.05}) {

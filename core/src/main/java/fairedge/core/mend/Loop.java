@@ -11,6 +11,7 @@ import fairedge.core.step.Mending;
 import fairedge.core.step.Tidying;
 import fairedge.core.work.Scope;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -229,7 +230,7 @@ final class Loop {
     Set<Integer> own = new HashSet<>(line);
     for (int v : ends) {
       for (int f : mesh.facesAt(v)) {
-        boolean isAhead = java.util.Arrays.stream(mesh.edges(f)).noneMatch(own::contains);
+        boolean isAhead = Arrays.stream(mesh.edges(f)).noneMatch(own::contains);
         List<Integer> way = isAhead ? across(mesh, v, f) : List.of();
         if (!way.isEmpty()) {
           plans.accept(

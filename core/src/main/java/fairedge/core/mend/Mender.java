@@ -109,7 +109,7 @@ public final class Mender {
 
   private List<Trial.Held> held(Planned planned, Assessed target, int most) {
     List<Trial.Held> held = new ArrayList<>();
-    makeTrial(planned.plans().taken(), target, most, held);
+    tryAll(planned.plans().taken(), target, most, held);
     while (held.size() < most) {
       BiConsumer<Ground, Plans> more = planned.plans().next();
       if (more == null) {
@@ -119,12 +119,12 @@ public final class Mender {
         more.accept(ground, planned.plans());
         return true;
       });
-      makeTrial(planned.plans().taken(), target, most, held);
+      tryAll(planned.plans().taken(), target, most, held);
     }
     return held;
   }
 
-  private void makeTrial(List<Plan> plans, Assessed target, int most, List<Trial.Held> held) {
+  private void tryAll(List<Plan> plans, Assessed target, int most, List<Trial.Held> held) {
     for (Plan plan : plans) {
       Effort.check();
       if (held.size() < most) {

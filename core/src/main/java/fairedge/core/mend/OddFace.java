@@ -1,5 +1,6 @@
 package fairedge.core.mend;
 
+import fairedge.core.fill.QuadParts;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Tidying;
 import java.util.List;
@@ -22,6 +23,9 @@ final class OddFace {
 
   static String plan(Ground ground, int f, Plans plans) {
     Mesh mesh = ground.mesh();
+    if (mesh.size(f) > QuadParts.MOST_SIDES) {
+      return "A face of so many sides is not mended at once: cut it into smaller ones first.";
+    }
     together(ground, f, plans);
     plans.later((then, more) -> routes(then, f, more));
     weld(ground, f, plans);

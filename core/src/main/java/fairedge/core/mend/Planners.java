@@ -1,5 +1,7 @@
 package fairedge.core.mend;
 
+import fairedge.core.geometry.Polygon;
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.finding.Finding;
 import fairedge.core.inspect.finding.FlowFinding;
 import fairedge.core.inspect.finding.ShapeFinding;
@@ -51,12 +53,12 @@ final class Planners {
               new Tidying.LiftChange(List.of(), List.of(v), false)));
     }
     if (mesh.isMeasurable(f)) {
-      var shape = mesh.polygon(f);
+      Polygon shape = mesh.polygon(f);
       int[] ring = mesh.vertices(f);
       for (int i = 0; i < ring.length; i++) {
         if (shape.turnAt(i) <= 1) {
-          var along = shape.corner(i + 1).minus(shape.corner(i - 1));
-          var aside = along.cross(shape.normal()).unit();
+          Vec3 along = shape.corner(i + 1).minus(shape.corner(i - 1));
+          Vec3 aside = along.cross(shape.normal()).unit();
           for (double share : new double[] {0.09, -0.09, 0.2, -0.2}) {
             plans.accept(
                 Plan.of(
@@ -66,9 +68,9 @@ final class Planners {
                         new Move.Motion(
                             aside.times(share * along.length()),
                             0,
-                            new fairedge.core.geometry.Vec3(0, 0, 1),
+                            new Vec3(0, 0, 1),
                             0,
-                            new fairedge.core.geometry.Vec3(1, 1, 1),
+                            new Vec3(1, 1, 1),
                             null))));
           }
         }

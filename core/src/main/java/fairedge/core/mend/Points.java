@@ -1,12 +1,13 @@
 package fairedge.core.mend;
 
+import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.finding.VerticesFinding;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Forming;
 import fairedge.core.step.Mending;
 import fairedge.core.step.Tidying;
-import fairedge.core.survey.Threshold;
 import fairedge.core.tidy.Weld;
 import fairedge.core.work.Scope;
 import java.util.ArrayList;
@@ -137,8 +138,7 @@ final class Points {
   /** The vertices of both runs, each to the nearest of the other run. */
   private static String seam(Ground ground, List<Integer> edges, Plans plans) {
     Mesh mesh = ground.mesh();
-    plans.accept(
-        Plan.of("Weld along the seam.", new fairedge.core.step.Forming.RejoinChange(edges)));
+    plans.accept(Plan.of("Weld along the seam.", new Forming.RejoinChange(edges)));
     TreeSet<Integer> faces = new TreeSet<>();
     double mean = 0;
     for (int e : edges) {
@@ -157,8 +157,8 @@ final class Points {
 
   private static String touching(Ground ground, int v, int e, Plans plans) {
     Mesh mesh = ground.mesh();
-    var from = mesh.position(mesh.first(e));
-    var along = mesh.position(mesh.second(e)).minus(from);
+    Vec3 from = mesh.position(mesh.first(e));
+    Vec3 along = mesh.position(mesh.second(e)).minus(from);
     double t = mesh.position(v).minus(from).dot(along) / along.dot(along);
     plans.accept(
         Plan.of(
@@ -188,10 +188,5 @@ final class Points {
             "Delete this loose %s.".formatted(what),
             new Tidying.DeleteChange(List.of(), edges, vertices)));
     return "";
-  }
-
-  /** The weld distance of the profile. */
-  static double weld(Ground ground) {
-    return ground.facts().threshold(Threshold.WELD);
   }
 }

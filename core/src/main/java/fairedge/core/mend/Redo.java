@@ -15,6 +15,9 @@ import java.util.TreeSet;
 final class Redo {
   private static final int MOST_WAYS = 6;
 
+  /** Faces of more corners in all are no small matter. */
+  private static final int MOST_CORNERS = 64;
+
   private Redo() {}
 
   /**
@@ -22,6 +25,9 @@ final class Redo {
    */
   static void plan(Ground ground, String does, List<Integer> faces, Plans plans) {
     Mesh mesh = ground.mesh();
+    if (faces.stream().mapToInt(mesh::size).sum() > MOST_CORNERS) {
+      return;
+    }
     List<Integer> between = between(mesh, faces);
     int sides = faces.stream().mapToInt(mesh::size).sum() - 2 * between.size();
     if (sides < 4 || sides % 2 != 0 || !faces.stream().allMatch(ground::isOpen)) {

@@ -311,6 +311,9 @@ final class RouteSearch {
     if (n == 3) {
       return fresh;
     }
+    if (n >= QuadParts.MOST_SIDES || !mesh.isMeasurable(f)) {
+      return IMPOSSIBLE;
+    }
     Vec3[] places = new Vec3[n + 1];
     int[] ring = new int[n + 1];
     int c = side;
@@ -319,9 +322,6 @@ final class RouteSearch {
       places[i] = isNew ? mesh.along(e, 0.5) : mesh.position(mesh.vertexOf(c));
       ring[i] = isNew ? Mesh.NONE : mesh.vertexOf(c);
       c = isNew ? c : mesh.next(c);
-    }
-    if (!mesh.isMeasurable(f)) {
-      return IMPOSSIBLE;
     }
     Price price = Price.at(ground, f);
     List<QuadParts.Way> ways =

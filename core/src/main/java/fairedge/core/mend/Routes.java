@@ -9,6 +9,7 @@ import fairedge.core.step.Tidying;
 import fairedge.core.tidy.Move;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** Plans that cut a route, and make what it leaves at its ends good. */
 final class Routes {
@@ -57,7 +58,7 @@ final class Routes {
   }
 
   /** How far a new corner goes out of a triangle into what lies flat beside it; null elsewhere. */
-  private static @org.jspecify.annotations.Nullable Vec3 outwards(Ground ground, int f, int edge) {
+  private static @Nullable Vec3 outwards(Ground ground, int f, int edge) {
     Mesh mesh = ground.mesh();
     Vec3 a = mesh.position(mesh.first(edge));
     Vec3 b = mesh.position(mesh.second(edge));

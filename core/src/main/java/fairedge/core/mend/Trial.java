@@ -146,10 +146,10 @@ final class Trial {
       if (!pole.getValue().equals(before.get(pole.getKey()))) {
         made.merge(pole.getValue(), 1, Integer::sum);
       }
-      poles += weight(pole.getKey(), after);
+      poles += weight(pole.getKey());
     }
     for (int v : before.keySet()) {
-      poles -= weight(v, after);
+      poles -= weight(v);
     }
     int[] n = after.counts();
     Cost cost =
@@ -176,7 +176,7 @@ final class Trial {
     return Optional.of(new Held(mend, told, poles, after.off(), after.state()));
   }
 
-  private int weight(int v, After after) {
+  private int weight(int v) {
     return curved.get(v) ? 2 : 1;
   }
 

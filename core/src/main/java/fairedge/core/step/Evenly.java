@@ -20,6 +20,7 @@ import fairedge.core.local.Refusal;
 import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.tidy.Move;
+import fairedge.core.tidy.Weld;
 import fairedge.core.work.Done;
 import fairedge.core.work.Remark;
 import fairedge.core.work.Scope;
@@ -124,6 +125,7 @@ final class Evenly {
       case Tidying.MoveChange c -> move(c);
       case Tidying.WeldChange c -> {
         List<Integer> image = vertices(c.vertices());
+        requireOnPlane(c, image);
         yield withImage(c, c.vertices(), image, () -> new Tidying.WeldChange(image, c.at()));
       }
       case Tidying.ConnectChange c -> {
@@ -219,6 +221,19 @@ final class Evenly {
     return turned.isEmpty()
         ? once(first)
         : both(first, () -> new Tidying.SplitChange(List.copyOf(turned), 1 - c.t()));
+  }
+
+  /** Vertices that are their own images become one on the plane, or the form would be uneven. */
+  private static void requireOnPlane(Tidying.WeldChange c, List<Integer> image) {
+    boolean isOwnImage = new TreeSet<>(c.vertices()).equals(new TreeSet<>(image));
+    int kept = c.at() == Weld.At.LAST ? c.vertices().size() - 1 : 0;
+    if (isOwnImage
+        && c.at() != Weld.At.MIDDLE
+        && !c.vertices().isEmpty()
+        && !c.vertices().get(kept).equals(image.get(kept))) {
+      throw Refusal.because(
+          "These vertices are each other's images: weld them in their middle, on the plane.");
+    }
   }
 
   private Images later() {

@@ -2,12 +2,15 @@ package fairedge.core.mend;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairedge.core.Meshes;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.inspect.Inspector;
+import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report;
 import fairedge.core.inspect.Report.Assessed;
 import fairedge.core.inspect.Severity;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.mesh.MeshCheck;
 import fairedge.core.step.Outcome;
@@ -20,6 +23,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -53,6 +57,40 @@ class MendLawsTest {
                 .map(e -> e.getKey() + " " + e.getValue().offered() + "/" + e.getValue().asked())
                 .collect(Collectors.joining(", ")));
     assertThat(offered).as("musts with a mend, of %d", asked).isGreaterThan((int) (0.95 * asked));
+  }
+
+  /** Whatever a mesh is like, every finding is answered, and the mesh stays as it was. */
+  @Test
+  void filth_isAnsweredToo() {
+    Stream.concat(
+            Meshes.all().values().stream(), IntStream.range(0, MESHES).mapToObj(MendLawsTest::soup))
+        .parallel()
+        .forEach(mesh -> {
+          byte[] bytes = MeshBytes.write(mesh);
+          Tolerance tolerance = Tolerance.of(mesh.bounds());
+          Workpiece workpiece = new Workpiece(mesh, tolerance);
+          State state = State.of(new Inspector(Profile.named("Smooth form"), tolerance), workpiece);
+          Mender mender = new Mender(workpiece, state, List.of());
+          for (Assessed found : state.report().findings()) {
+            Offer offer = mender.of(found.finding());
+            assertThat(offer.mends().isEmpty()).isEqualTo(!offer.reason().isEmpty());
+          }
+          assertThat(MeshBytes.write(mesh)).isEqualTo(bytes);
+        });
+  }
+
+  /** Faces over vertices at random. */
+  private static Mesh soup(int seed) {
+    SplittableRandom random = new SplittableRandom(seed);
+    MeshBuilder builder = new MeshBuilder();
+    int vertices = 6 + random.nextInt(10);
+    for (int v = 0; v < vertices; v++) {
+      builder.vertex(random.nextInt(4), random.nextInt(4), random.nextInt(3));
+    }
+    for (int f = 0; f < 4 + random.nextInt(8); f++) {
+      builder.face(random.ints(0, vertices).distinct().limit(3 + random.nextInt(4)).toArray());
+    }
+    return builder.build();
   }
 
   private static void keepsTheLaws(Faults.Faulty faulty, String name, Map<String, Tally> kinds) {

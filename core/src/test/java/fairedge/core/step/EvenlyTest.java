@@ -282,6 +282,15 @@ class EvenlyTest {
     assertThat(done).isGreaterThan(60);
   }
 
+  @Test
+  void verticesThatAreEachOthersImages_areWeldedOnThePlaneOnly() {
+    Mesh sheet = Meshes.grid(4, 2);
+    assertThat(evenly(sheet, 2, new Tidying.WeldChange(List.of(6, 8), Weld.At.FIRST)))
+        .isInstanceOf(Outcome.Refused.class);
+    assertThat(evenly(sheet, 2, new Tidying.WeldChange(List.of(6, 8), Weld.At.MIDDLE)))
+        .isInstanceOf(Outcome.Made.class);
+  }
+
   /** What names vertices or edges in an order has its image done after it, or is made once. */
   @Test
   void splitsSlidesConnectsAndWelds_haveTheirImages() {

@@ -5,6 +5,7 @@ import fairedge.core.mend.Mend;
 import fairedge.core.step.Change;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What would mend a finding.
@@ -64,6 +65,5 @@ public record MendsView(long revision, String finding, List<MendView> mends, Str
    * @param mended how many of them go
    * @param left how many of the kind stand then
    */
-  public record AllView(
-      long revision, @org.jspecify.annotations.Nullable Change change, int mended, int left) {}
+  public record AllView(long revision, @Nullable Change change, int mended, int left) {}
 }
