@@ -28,7 +28,7 @@ export function Dock(props: Props) {
   const open = groupOf(props.tool);
   const stands = useWide(ALL_STAND);
   const hasRoom = useWide(ROOM_BESIDE);
-  const width = stands ? 'w-[52px]' : 'w-[64px]';
+  const width = stands ? 'w-[49px]' : 'w-[64px]';
   return (
     <div className="flex h-[82px] shrink-0 gap-2 px-2.5 pt-1" role="toolbar" aria-label="Tools">
       {GROUPS.map((group, g) => (

@@ -84,10 +84,15 @@ public final class Mender {
   }
 
   /**
-   * The first that holds, in the planner's order; to be made, so that the next is for what it left.
+   * The first that holds, in the planner's order, if it brings nothing; else the best of those that
+   * would be offered. To be made, so that the next is for what it left.
    */
   Optional<Trial.Held> first(Assessed target) {
-    return held(plans(target.finding()), target, 1).stream().findFirst();
+    Optional<Trial.Held> first = held(plans(target.finding()), target, 1).stream().findFirst();
+    if (first.isEmpty() || first.get().mend().cost().found() == 0) {
+      return first;
+    }
+    return held(plans(target.finding()), target, MOST).stream().min(LEAST_FIRST);
   }
 
   /** Goes on with what was made of the workpiece. */

@@ -426,6 +426,38 @@ class ToolsTest {
     browser.button("Keep even");
   }
 
+  /** The next finding, what would mend it, and it is done: three keys. */
+  @Test
+  void mend_curesAFinding_byThreeKeys_andAllOfItsKindAtOnce() {
+    browser.open("/");
+    browser.press("Sign in as Amara");
+    browser.button("Open the bench");
+    browser.open("/practice");
+    browser.click("button:has(img[src*='hatch-lid'])");
+    browser.leaveDialog("To the bench");
+    browser.seeText("tally", "2 must");
+    browser.type("n", "m");
+    browser.seeText("slip", "Fill it with 4 by 4 quads.");
+    browser.seeText("slip", "findings that stand now go");
+    browser.see(By.cssSelector("[data-testid=ghost] [data-advice]"));
+    browser.type(Keys.ARROW_DOWN, Keys.ARROW_DOWN);
+    browser.seeText("slip", "Connect corners by 6 edges");
+    browser.seeText("slip", "findings that stand now go");
+    browser.picture("bench-mend");
+    browser.type(Keys.ARROW_DOWN);
+    browser.type(Keys.ENTER);
+    browser.seeText("last-step", "Cap");
+    browser.seeText("tally", "1 must");
+    browser.press("Undo");
+    browser.seeText("tally", "2 must");
+    browser.type("n");
+    browser.press("Mend all 2 n-gons left behind");
+    browser.seeText("slip", "2 findings go in one step");
+    browser.press("Do it");
+    browser.seeText("last-step", "Mend");
+    browser.await(() -> !browser.see("tally").getText().contains("must"));
+  }
+
   @Test
   void fold_isPlayedByItsSlider_andLaidFlatAgain() {
     Mesh card = HarbourProps.foldedSailCard();
@@ -447,7 +479,6 @@ class ToolsTest {
     }
     browser.seeText("slip", "60 %");
     browser.see("fold-play");
-    browser.picture("bench-fold");
     browser.press("Do it");
     browser.seeText("last-step", "Fold");
     browser.press("All flat");
