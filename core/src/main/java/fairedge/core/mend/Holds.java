@@ -118,13 +118,9 @@ final class Holds {
       plans.accept(
           Plan.of(
               "Move this vertex back to the place that is to be held.",
-              new Tidying.MoveChange(List.of(vertices.getFirst()), moved(by, 1))));
+              new Tidying.MoveChange(List.of(vertices.getFirst()), Move.Motion.by(by))));
     }
     return "";
-  }
-
-  private static Move.Motion moved(Vec3 by, double scale) {
-    return new Move.Motion(by, 0, new Vec3(0, 0, 1), 0, new Vec3(scale, scale, scale), Vec3.ZERO);
   }
 
   private static String placed(Ground ground, Placement placement, Plans plans) {

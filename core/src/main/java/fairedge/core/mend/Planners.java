@@ -64,14 +64,7 @@ final class Planners {
                 Plan.of(
                     "Move this corner off the straight line.",
                     new Tidying.MoveChange(
-                        List.of(ring[i]),
-                        new Move.Motion(
-                            aside.times(share * along.length()),
-                            0,
-                            new Vec3(0, 0, 1),
-                            0,
-                            new Vec3(1, 1, 1),
-                            null))));
+                        List.of(ring[i]), Move.Motion.by(aside.times(share * along.length())))));
           }
         }
       }

@@ -53,8 +53,7 @@ final class Routes {
   }
 
   private static Change moved(int v, Vec3 by) {
-    return new Tidying.MoveChange(
-        List.of(v), new Move.Motion(by, 0, new Vec3(0, 0, 1), 0, new Vec3(1, 1, 1), null));
+    return new Tidying.MoveChange(List.of(v), Move.Motion.by(by));
   }
 
   /** How far a new corner goes out of a triangle into what lies flat beside it; null elsewhere. */

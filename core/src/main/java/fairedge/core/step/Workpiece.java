@@ -242,12 +242,16 @@ public final class Workpiece {
         if (!(tryOut(next.get(), hidden, edit, guard) instanceof Outcome.Made made)) {
           return Optional.empty();
         }
-        edits.push(edit);
-        ElementSet own = edit.journal().touched();
-        near.update(own.faces());
-        touched.add(own);
-        changes.add(next.get());
-        receipts.add(made.receipt());
+        // One that changes nothing was taken back; made again in one step with the others it would
+        // leave a gap in the ids, and those after it would name other elements.
+        if (!made.receipt().changesNothing()) {
+          edits.push(edit);
+          ElementSet own = edit.journal().touched();
+          near.update(own.faces());
+          touched.add(own);
+          changes.add(next.get());
+          receipts.add(made.receipt());
+        }
       }
       return changes.isEmpty() ? Optional.empty() : Optional.of(hearing.at(mesh, changes, touched));
     } finally {

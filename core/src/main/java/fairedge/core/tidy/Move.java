@@ -42,6 +42,11 @@ public final class Move {
       Objects.requireNonNull(scale, "scale");
     }
 
+    /** A plain move. */
+    public static Motion by(Vec3 by) {
+      return new Motion(by, 0, new Vec3(0, 0, 1), 0, new Vec3(1, 1, 1), null);
+    }
+
     /** Where a vertex comes to lie that goes a share of the way. */
     Vec3 of(Vec3 place, Vec3 pivot, double share, Site site, int v) {
       Vec3 normal = along == 0 ? Vec3.ZERO : site.normalAt(v).times(along * share);
