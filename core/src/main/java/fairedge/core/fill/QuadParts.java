@@ -42,7 +42,8 @@ public final class QuadParts {
    * @param off by how much its corners are from right angles, in degrees, all together
    */
   public record Way(List<Chord> chords, double off) {
-    static final Way NOTHING = new Way(List.of(), 0);
+    /** Of a polygon that is a quad. */
+    public static final Way NOTHING = new Way(List.of(), 0);
 
     Way with(Way other, double more) {
       List<Chord> both = new ArrayList<>(chords);

@@ -9,6 +9,7 @@ import fairedge.core.work.Scope;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A face with an even number of sides divided into quads: by the valences it leaves, then by its
@@ -21,8 +22,14 @@ final class Divide {
    * One way, by the vertices its chords join.
    *
    * @param cost 4 for each step of a valence away from 4, less as much for one towards it
+   * @param poles that come, less those that go; where the form bends most each counts twice
+   * @param off by how much the corners are from right angles, all together
    */
-  record Parts(List<int[]> chords, int cost) {
+  record Parts(List<int[]> chords, int cost, int poles, double off) {
+    /** As mends are put in order. */
+    static final Comparator<Parts> LEAST_FIRST =
+        Comparator.comparingInt(Parts::poles).thenComparingDouble(Parts::off);
+
     List<Change> changes() {
       return chords.stream()
           .<Change>map(chord -> new Tidying.ConnectChange(List.of(chord[0], chord[1]), Scope.WHOLE))
@@ -53,6 +60,8 @@ final class Divide {
   private static Parts parts(int[] ring, QuadParts.Way way, Price price) {
     List<int[]> chords =
         way.chords().stream().map(c -> new int[] {ring[c.from()], ring[c.to()]}).toList();
-    return new Parts(chords, price.of(chords.stream().flatMapToInt(Arrays::stream)));
+    int[] more = chords.stream().flatMapToInt(Arrays::stream).toArray();
+    return new Parts(
+        chords, price.of(IntStream.of(more)), price.poles(IntStream.of(more)), way.off());
   }
 }

@@ -13,7 +13,7 @@ final class EvenFace {
   /** What turns by no more, in degrees, is straight. */
   private static final double STRAIGHT = 1;
 
-  private static final int MOST_WAYS = 10;
+  private static final int MOST_WAYS = 14;
   private static final int MOST_GRIDS = 8;
   private static final int MOST_FILLED = 1000;
 
@@ -23,7 +23,10 @@ final class EvenFace {
     Mesh mesh = ground.mesh();
     int sides = mesh.size(f);
     if (sides <= QuadParts.MOST_SIDES) {
-      List<Divide.Parts> ways = Divide.all(mesh, f, Price.at(ground, f));
+      List<Divide.Parts> ways =
+          Divide.all(mesh, f, Price.at(ground, f)).stream()
+              .sorted(Divide.Parts.LEAST_FIRST)
+              .toList();
       for (Divide.Parts way : ways.subList(0, Math.min(MOST_WAYS, ways.size()))) {
         int count = way.chords().size();
         plans.accept(

@@ -9,8 +9,11 @@ import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Subject;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
@@ -31,7 +34,7 @@ public final class Mender {
   /** So many are tried for one. */
   public static final int MOST_TRIED = 24;
 
-  private static final Comparator<Trial.Held> LEAST_FIRST =
+  static final Comparator<Trial.Held> LEAST_FIRST =
       Comparator.comparingInt((Trial.Held held) -> -held.told().cured(Severity.MUST))
           .thenComparingInt(held -> -held.told().cured(Severity.SHOULD))
           .thenComparingInt(held -> held.mend().cost().found())
@@ -93,6 +96,29 @@ public final class Mender {
       return first;
     }
     return held(plans(target.finding()), target, MOST).stream().min(LEAST_FIRST);
+  }
+
+  /** What would make quads of some odd faces together. */
+  record Together(RouteSet set, Map<RouteSearch.Found, List<Plan>> plans) {}
+
+  Together together(Collection<Integer> odd) {
+    return ask(ground -> {
+      RouteSet set = RouteSet.of(ground, odd);
+      Map<RouteSearch.Found, List<Plan>> plans = new LinkedHashMap<>();
+      for (RouteSearch.Found way : set.routes()) {
+        List<Plan> own = new ArrayList<>();
+        Routes.plan(ground, way, own::add);
+        plans.put(way, own);
+      }
+      return new Together(set, plans);
+    });
+  }
+
+  /** The first of some plans that holds. */
+  Optional<Trial.Held> first(List<Plan> plans, Assessed target) {
+    List<Trial.Held> held = new ArrayList<>();
+    tryAll(plans, target, 1, held);
+    return held.stream().findFirst();
   }
 
   /** Goes on with what was made of the workpiece. */

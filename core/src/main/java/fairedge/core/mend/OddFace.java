@@ -43,7 +43,7 @@ final class OddFace {
   private static void routes(Ground ground, int f, Plans plans) {
     new RouteSearch(ground)
         .from(f, MOST_PARTNERS, DEAREST)
-        .forEach(way -> plans.accept(Routes.plan(ground, way)));
+        .forEach(way -> Routes.plan(ground, way, plans));
   }
 
   /** With an odd face at one of its sides, or beyond a quad. */
@@ -58,11 +58,7 @@ final class OddFace {
       }
     }
     for (int g : odd) {
-      Redo.plan(
-          ground,
-          "Lift the edge between two odd faces: only quads are left.",
-          List.of(f, g),
-          plans);
+      Redo.plan(ground, Redo.LIFT, List.of(f, g), plans);
     }
     for (int q : quads) {
       if (mesh.size(q) == 4) {

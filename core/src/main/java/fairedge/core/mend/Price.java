@@ -40,6 +40,12 @@ final class Price {
     return this;
   }
 
+  /** Of one that loses an edge. */
+  int ofOneLess(int v) {
+    Known at = known.getOrDefault(v, MADE);
+    return at.valence > 4 ? -STEP * Math.min(1, at.weight) : STEP * at.weight;
+  }
+
   /** The vertices of an edge that goes before. */
   void lose(int... ends) {
     for (int v : ends) {
@@ -51,16 +57,36 @@ final class Price {
    * @param more a vertex for each edge that it gains
    */
   int of(IntStream more) {
-    Map<Integer, Integer> gained = new HashMap<>();
-    more.forEach(v -> gained.merge(v, 1, Integer::sum));
     int sum = 0;
-    for (Map.Entry<Integer, Integer> entry : gained.entrySet()) {
+    for (Map.Entry<Integer, Integer> entry : gained(more).entrySet()) {
       Known at = known.getOrDefault(entry.getKey(), MADE);
       for (int i = 0; i < entry.getValue() && at.weight > 0; i++) {
         sum += step(at.valence + i, at.weight);
       }
     }
     return sum;
+  }
+
+  /**
+   * How many poles come, less those that go.
+   *
+   * @param more as for {@link #of}
+   */
+  int poles(IntStream more) {
+    int sum = 0;
+    for (Map.Entry<Integer, Integer> entry : gained(more).entrySet()) {
+      Known at = known.getOrDefault(entry.getKey(), MADE);
+      int before = at.valence == 4 ? 0 : at.weight;
+      int after = at.valence + entry.getValue() == 4 ? 0 : at.weight;
+      sum += after - before;
+    }
+    return sum;
+  }
+
+  private static Map<Integer, Integer> gained(IntStream more) {
+    Map<Integer, Integer> gained = new HashMap<>();
+    more.forEach(v -> gained.merge(v, 1, Integer::sum));
+    return gained;
   }
 
   private static int step(int valence, int weight) {

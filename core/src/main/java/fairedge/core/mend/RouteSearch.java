@@ -6,14 +6,17 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The cheapest ways from a face with an odd number of sides across quads to others, and to the
@@ -28,53 +31,88 @@ final class RouteSearch {
   private static final int HARD = 6;
 
   /** An end is seldom cheaper than less so much: then nothing that comes later is better. */
-  private static final int CHEAPEST_END = 16;
+  private static final int SELDOM = -16;
 
   /** Costs are counted from less so much. */
-  private static final int BELOW = 1024;
+  private static final int BELOW = 256;
 
   /** What costs twice as much as the cheapest, and more than this besides, is not looked for. */
   private static final int FAR = 24;
 
-  private static final int[] NONE = {};
-  private static final int IMPOSSIBLE = 1 << 20;
+  static final int IMPOSSIBLE = 1 << 20;
+
+  /** The number of a side in its page. */
+  private static final int LOW = Page.SIDES - 1;
 
   private final Ground ground;
   private final Mesh mesh;
 
-  /** By side, in the search that is numbered. */
-  private final int[] search;
+  /** What is known of sides, so many of them at a time: most of a large mesh is never looked at. */
+  private final @Nullable Page[] pages;
 
-  private final int[] cost;
-  private final double[] length;
-  private final int[] before;
   private int number;
 
+  /** No end is cheaper. */
+  private int cheapestEnd = SELDOM;
+
   private final Map<Long, Integer> ends = new HashMap<>();
+
+  /** Of some sides that follow each other, how they are reached in the search that is numbered. */
+  private static final class Page {
+    static final int BITS = 8;
+    static final int SIDES = 1 << BITS;
+
+    final int[] search = new int[SIDES];
+    final int[] cost = new int[SIDES];
+    final double[] length = new double[SIDES];
+    final int[] before = new int[SIDES];
+  }
+
+  private Page page(int side) {
+    Page page = pages[side >> Page.BITS];
+    if (page == null) {
+      page = new Page();
+      pages[side >> Page.BITS] = page;
+    }
+    return page;
+  }
+
+  /** What other routes have, and a way may not have too: edges, and quads in which they turn. */
+  record Taken(Set<Integer> edges, Set<Integer> quads) {
+    static final Taken NOTHING = new Taken(Set.of(), Set.of());
+  }
 
   /**
    * A way.
    *
    * @param to the face at its end; {@link Mesh#NONE} for the border
-   * @param edges that it crosses in their middles, from a side of the one face to one of the other
+   * @param edges that it crosses in their middles, from a side of the one face to one of the other;
+   *     none where the edge between the two is lifted instead
    */
   record Found(int from, int to, List<Integer> edges, int cost, double length) {
     static final Comparator<Found> CHEAPEST =
         Comparator.comparingInt(Found::cost)
             .thenComparingDouble(Found::length)
             .thenComparingInt(Found::to)
-            .thenComparing(f -> f.edges().getFirst())
-            .thenComparing(f -> f.edges().getLast());
+            .thenComparing(f -> f.edges().isEmpty() ? Mesh.NONE : f.edges().getFirst())
+            .thenComparing(f -> f.edges().isEmpty() ? Mesh.NONE : f.edges().getLast());
+
+    boolean isToBorder() {
+      return to == Mesh.NONE;
+    }
   }
+
+  /**
+   * Ways from one face.
+   *
+   * @param within all that cost no more than this are there
+   */
+  record Near(List<Found> ways, int within) {}
 
   RouteSearch(Ground ground) {
     this.ground = ground;
     this.mesh = ground.mesh();
-    int sides = mesh.cornerEnd();
-    search = new int[sides];
-    cost = new int[sides];
-    length = new double[sides];
-    before = new int[sides];
+    pages = new Page[(mesh.cornerEnd() >> Page.BITS) + 1];
   }
 
   /**
@@ -86,53 +124,60 @@ final class RouteSearch {
    */
   private record Reached(int last, int through, int cost, double length) {}
 
+  /** When a search has found enough. */
+  @FunctionalInterface
+  private interface Enough {
+    /**
+     * @param cost nothing cheaper than this is still to come
+     */
+    boolean isFound(Run run, int cost);
+  }
+
   /** One search. */
   private final class Run {
     final int from;
-    final int most;
-    final int limit;
-    final List<int[]> buckets = new ArrayList<>();
-    final List<Integer> filled = new ArrayList<>();
+    final Taken taken;
+    final Enough enough;
+    @Nullable int[][] buckets = new int[2 * BELOW][];
+    int[] filled = new int[2 * BELOW];
     final Map<Integer, Reached> reached = new HashMap<>();
     int pending;
     int cheapest = IMPOSSIBLE;
 
-    Run(int from, int most, int limit) {
+    Run(int from, Taken taken, Enough enough) {
       this.from = from;
-      this.most = most;
-      this.limit = limit;
+      this.taken = taken;
+      this.enough = enough;
       number++;
     }
 
-    List<Found> found() {
+    Near found() {
       start();
-      for (int k = 0; pending > 0 && !isOver(k); k++) {
+      int k = 0;
+      while (pending > 0 && !enough.isFound(this, k - BELOW + cheapestEnd)) {
         Effort.check();
-        for (int i = 0; k < buckets.size() && i < filled.get(k); i++) {
+        for (int i = 0; i < filled[k]; i++) {
           pending--;
-          int side = buckets.get(k)[i];
-          if (cost[side] == k) {
+          int side = buckets[k][i];
+          if (page(side).cost[side & LOW] == k) {
             // Only once: no longer way of the same cost comes after it.
             go(side);
           }
         }
+        k++;
       }
-      return reached.entrySet().stream()
-          .map(e -> way(e.getKey(), e.getValue()))
-          .filter(w -> isSound(w.edges()))
-          .sorted(Found.CHEAPEST)
-          .toList();
+      List<Found> ways =
+          reached.entrySet().stream()
+              .map(e -> way(e.getKey(), e.getValue()))
+              .filter(w -> isSound(w.edges()))
+              .sorted(Found.CHEAPEST)
+              .toList();
+      return new Near(ways, pending == 0 ? IMPOSSIBLE : k - BELOW + cheapestEnd - 1);
     }
 
-    private boolean isOver(int k) {
-      int now = k - BELOW - CHEAPEST_END;
-      return now > limit
-          || now > FAR + 2 * cheapest
-          || reached.size() >= most
-              && reached.values().stream()
-                  .sorted(Comparator.comparingInt(Reached::cost))
-                  .skip(most - 1L)
-                  .anyMatch(r -> r.cost < now);
+    /** How many are reached for less. */
+    private int cheaperThan(int cost) {
+      return (int) reached.values().stream().filter(r -> r.cost < cost).count();
     }
 
     private void start() {
@@ -140,7 +185,7 @@ final class RouteSearch {
       for (int i = mesh.size(from); i > 0; i--, c = mesh.next(c)) {
         int own = endCost(from, c);
         int e = mesh.edgeOf(c);
-        if (own >= IMPOSSIBLE) {
+        if (own >= IMPOSSIBLE || isTaken(e)) {
           continue;
         }
         if (mesh.uses(e) == 1 && mesh.size(from) > 3) {
@@ -153,43 +198,49 @@ final class RouteSearch {
 
     private void push(int side, int at, double way, int previous) {
       int k = Math.max(at + BELOW, 0);
-      if (search[side] == number && (cost[side] < k || cost[side] == k && length[side] <= way)) {
+      Page page = page(side);
+      int i = side & LOW;
+      boolean isKnown = page.search[i] == number;
+      if (isKnown && (page.cost[i] < k || page.cost[i] == k && page.length[i] <= way)) {
         return;
       }
-      boolean isQueued = search[side] == number && cost[side] == k;
-      search[side] = number;
-      cost[side] = k;
-      length[side] = way;
-      before[side] = previous;
+      boolean isQueued = isKnown && page.cost[i] == k;
+      page.search[i] = number;
+      page.cost[i] = k;
+      page.length[i] = way;
+      page.before[i] = previous;
       if (!isQueued) {
         queue(side, k);
       }
     }
 
     private void queue(int side, int k) {
-      while (buckets.size() <= k) {
-        buckets.add(NONE);
-        filled.add(0);
+      if (k >= buckets.length) {
+        int length = Math.max(k + 1, 2 * buckets.length);
+        buckets = Arrays.copyOf(buckets, length);
+        filled = Arrays.copyOf(filled, length);
       }
-      int n = filled.get(k);
-      if (n == buckets.get(k).length) {
-        buckets.set(k, Arrays.copyOf(buckets.get(k), Math.max(8, 2 * n)));
+      int[] bucket = buckets[k];
+      if (bucket == null || filled[k] == bucket.length) {
+        bucket = bucket == null ? new int[8] : Arrays.copyOf(bucket, 2 * bucket.length);
+        buckets[k] = bucket;
       }
-      buckets.get(k)[n] = side;
-      filled.set(k, n + 1);
+      bucket[filled[k]++] = side;
       pending++;
     }
 
     private void go(int side) {
       int f = mesh.faceOf(side);
-      int at = cost[side] - BELOW;
-      if (f == from || !ground.isOpen(f)) {
+      Page page = page(side);
+      int at = page.cost[side & LOW] - BELOW;
+      if (f == from || !ground.isOpen(f) || taken != Taken.NOTHING && taken.quads().contains(f)) {
         return;
       }
       if (mesh.size(f) % 2 != 0) {
         int end = endCost(f, side);
-        if (end < IMPOSSIBLE && !(before[side] == Mesh.NONE && isTriangleAtAnEnd(f))) {
-          reach(f, mesh.edgeOf(side), before[side], at + end, length[side]);
+        int previous = page.before[side & LOW];
+        if (end < IMPOSSIBLE && !(previous == Mesh.NONE && isTriangleAtAnEnd(f))) {
+          reach(f, mesh.edgeOf(side), previous, at + end, page.length[side & LOW]);
         }
       } else if (mesh.size(f) == 4) {
         int left = mesh.next(side);
@@ -208,14 +259,31 @@ final class RouteSearch {
 
     private void leave(int side, int exit, int at) {
       int e = mesh.edgeOf(exit);
-      double way = length[side] + middle(side).distance(middle(exit));
-      int sum = at + crossing(e);
       int uses = mesh.uses(e);
-      if (uses == 1) {
-        reach(Mesh.NONE, e, side, at, way);
-      } else if (uses == 2) {
-        push(mesh.nextOnEdge(exit), sum, way, side);
+      if (uses > 2 || isTaken(e)) {
+        return;
       }
+      int beyond = uses == 1 ? Mesh.NONE : mesh.nextOnEdge(exit);
+      int sum = uses == 1 ? at : at + crossing(e);
+      if (uses == 2 && isCheaper(beyond, sum)) {
+        return;
+      }
+      double way = page(side).length[side & LOW] + middle(side).distance(middle(exit));
+      if (uses == 1) {
+        reach(Mesh.NONE, e, side, sum, way);
+      } else {
+        push(beyond, sum, way, side);
+      }
+    }
+
+    private boolean isTaken(int e) {
+      return taken != Taken.NOTHING && taken.edges().contains(e);
+    }
+
+    /** Whether a side is known to be reached for less. */
+    private boolean isCheaper(int side, int at) {
+      Page page = page(side);
+      return page.search[side & LOW] == number && page.cost[side & LOW] < at + BELOW;
     }
 
     private void reach(int face, int last, int through, int at, double way) {
@@ -229,7 +297,7 @@ final class RouteSearch {
     private Found way(int to, Reached at) {
       List<Integer> edges = new ArrayList<>();
       edges.add(at.last);
-      for (int side = at.through; side != Mesh.NONE; side = before[side]) {
+      for (int side = at.through; side != Mesh.NONE; side = page(side).before[side & LOW]) {
         edges.add(mesh.edgeOf(side));
       }
       Collections.reverse(edges);
@@ -248,7 +316,49 @@ final class RouteSearch {
    * @param limit nothing dearer
    */
   List<Found> from(int face, int most, int limit) {
-    return new Run(face, most, limit).found();
+    return new Run(
+            face,
+            Taken.NOTHING,
+            (run, cost) ->
+                cost > limit || cost > FAR + 2 * run.cheapest || run.cheaperThan(cost) >= most)
+        .found()
+        .ways();
+  }
+
+  /** Says which faces are odd, so that it is known how cheap an end can be. */
+  void among(Collection<Integer> odd) {
+    cheapestEnd = 0;
+    for (int f : odd) {
+      int c = mesh.firstCorner(f);
+      for (int i = mesh.size(f); i > 0; i--, c = mesh.next(c)) {
+        cheapestEnd = Math.min(cheapestEnd, endCost(f, c));
+      }
+    }
+  }
+
+  /** The cheapest ways to so many others at the least. */
+  Near nearest(int face, int most) {
+    return new Run(face, Taken.NOTHING, (run, cost) -> run.cheaperThan(cost) >= most).found();
+  }
+
+  /** The cheapest way to each other that costs no more, and to the border. */
+  Near within(int face, int limit) {
+    return new Run(face, Taken.NOTHING, (run, cost) -> cost > limit).found();
+  }
+
+  /**
+   * The cheapest way to one face, or to the border, beside what is taken.
+   *
+   * @param limit nothing dearer
+   */
+  Optional<Found> past(int face, int to, Taken taken, int limit) {
+    Enough enough =
+        (run, cost) -> {
+          Reached at = run.reached.get(to);
+          return cost > limit || at != null && at.cost < cost;
+        };
+    return new Run(face, taken, enough)
+        .found().ways().stream().filter(way -> way.to() == to && way.cost() <= limit).findFirst();
   }
 
   /** Each edge once; a quad twice only straight across. */
@@ -269,7 +379,7 @@ final class RouteSearch {
     return true;
   }
 
-  private boolean isOpposite(int a, int b) {
+  boolean isOpposite(int a, int b) {
     return mesh.first(a) != mesh.first(b)
         && mesh.first(a) != mesh.second(b)
         && mesh.second(a) != mesh.first(b)

@@ -9,6 +9,7 @@ import fairedge.core.step.Tidying;
 import fairedge.core.tidy.Move;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /** Plans that cut a route, and make what it leaves at its ends good. */
@@ -18,15 +19,19 @@ final class Routes {
 
   private Routes() {}
 
-  static Plan plan(Ground ground, RouteSearch.Found way) {
-    return new Plan(does(ground.mesh(), way), Plan.Surface.STAYS, steps(ground, way));
+  static void plan(Ground ground, RouteSearch.Found way, Consumer<Plan> plans) {
+    if (way.edges().isEmpty()) {
+      Redo.plan(ground, Redo.LIFT, List.of(way.from(), way.to()), plans);
+    } else {
+      plans.accept(new Plan(does(ground.mesh(), way), Plan.Surface.STAYS, steps(ground, way)));
+    }
   }
 
-  static List<Plan.Step> steps(Ground ground, RouteSearch.Found way) {
+  private static List<Plan.Step> steps(Ground ground, RouteSearch.Found way) {
     List<Plan.Step> steps = new ArrayList<>();
     steps.add((mesh, made) -> List.of(new Mending.RouteChange(null, way.edges())));
     ending(ground, way.from(), way.edges().getFirst(), steps);
-    if (way.to() != Mesh.NONE) {
+    if (!way.isToBorder()) {
       ending(ground, way.to(), way.edges().getLast(), steps);
     }
     return steps;
@@ -88,13 +93,13 @@ final class Routes {
             ? "from this face into the next"
             : "across %d %s".formatted(quads, quads == 1 ? "quad" : "quads");
     String to =
-        way.to() == Mesh.NONE
+        way.isToBorder()
             ? "to the border"
             : mesh.size(way.to()) == 3
                 ? "to another triangle"
                 : "to the face of %d sides".formatted(mesh.size(way.to()));
     return quads == 0
-        ? "Cut a route %s: both become quads.".formatted(way.to() == Mesh.NONE ? to : across)
+        ? "Cut a route %s: both become quads.".formatted(way.isToBorder() ? to : across)
         : "Cut a route %s %s: only quads are left.".formatted(across, to);
   }
 }

@@ -2,7 +2,8 @@ package fairedge.core.mend;
 
 import fairedge.core.effort.Effort;
 import fairedge.core.inspect.Report.Assessed;
-import fairedge.core.mesh.Mesh;
+import fairedge.core.inspect.finding.Finding;
+import fairedge.core.inspect.finding.SidesFinding;
 import fairedge.core.step.Change;
 import fairedge.core.step.Mending;
 import fairedge.core.step.Outcome;
@@ -15,19 +16,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.IntConsumer;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Many findings mended one after the other, each on what the mend before left, so that mends that
- * touch the same faces are tried again. Made on a copy; the workpiece stays as it is.
+ * touch the same faces are tried again; odd faces first, by the set of routes that costs least.
+ * Made on a copy; the workpiece stays as it is.
  *
  * @param changes one list for all of them
  * @param mended the keys of what was asked for and is gone
  * @param left the keys of what stands still of the kind that was asked for
  * @param mends how many were made
+ * @param routes of the odd faces that were mended together, for people; empty if there were none
  */
-public record Sweep(List<Change> changes, List<String> mended, List<String> left, int mends) {
+public record Sweep(
+    List<Change> changes, List<String> mended, List<String> left, int mends, String routes) {
   public Sweep {
     changes = List.copyOf(changes);
     mended = List.copyOf(mended);
@@ -42,7 +48,7 @@ public record Sweep(List<Change> changes, List<String> mended, List<String> left
 
   /**
    * Mends what is chosen, in the order of the report. Cost: a copy of the mesh, and what each mend
-   * touches, with the findings that there are.
+   * touches, with the findings that there are; for routes, see {@link RouteSet}.
    *
    * @param which of the findings
    * @param progress told how many are dealt with
@@ -54,65 +60,131 @@ public record Sweep(List<Change> changes, List<String> mended, List<String> left
       List<Integer> hidden,
       Predicate<Assessed> which,
       IntConsumer progress) {
-    Mesh copy = workpiece.mesh().copy();
-    Workpiece own = workpiece.copyOn(copy);
-    Mender mender = new Mender(own, state, hidden);
-    Set<String> asked = keys(mender.state(), which);
-    List<Change> changes = new ArrayList<>();
-    Set<String> tried = new HashSet<>();
-    int mends = 0;
-    // What is left may be told otherwise by then, as other pairs of triangles.
-    for (Set<String> next = asked; !next.isEmpty(); next = keys(mender.state(), which)) {
-      next.removeAll(tried);
-      Map<String, Assessed> standing = byKey(mender.state());
-      for (String key : next) {
-        Effort.check();
-        tried.add(key);
-        Assessed target = standing.get(key);
-        Optional<Trial.Held> held = target == null ? Optional.empty() : mender.first(target);
-        if (held.isPresent()) {
-          make(own, held.get().mend(), hidden);
-          changes.addAll(held.get().mend().changes());
-          mends++;
-          mender.goOn(held.get().state());
-          renew(standing, held.get().told());
-        }
-        progress.accept(tried.size());
-      }
-      if (next.isEmpty()) {
-        break;
-      }
-    }
-    Set<String> still = byKey(mender.state()).keySet();
+    Work work = new Work(workpiece.copyOn(workpiece.mesh().copy()), state, hidden, which, progress);
+    Set<String> asked = work.keys();
+    work.routes();
+    work.oneByOne(asked);
+    Set<String> still = work.standing.keySet();
     return new Sweep(
-        changes,
+        work.changes,
         asked.stream().filter(key -> !still.contains(key)).toList(),
-        List.copyOf(keys(mender.state(), which)),
-        mends);
+        List.copyOf(work.keys()),
+        work.mends,
+        work.told);
   }
 
-  private static void renew(Map<String, Assessed> standing, Trial.Told told) {
-    told.gone().forEach(a -> standing.remove(a.finding().key()));
-    told.come().forEach(a -> standing.put(a.finding().key(), a));
-  }
+  /** A sweep as it goes. */
+  private static final class Work {
+    final Workpiece own;
+    final Mender mender;
+    final List<Integer> hidden;
+    final Predicate<Assessed> which;
+    final IntConsumer progress;
+    final Map<String, Assessed> standing;
+    final List<Change> changes = new ArrayList<>();
+    final Set<String> tried = new HashSet<>();
+    int mends;
+    String told = "";
 
-  private static void make(Workpiece own, Mend mend, List<Integer> hidden) {
-    for (Change change : mend.changes()) {
-      if (!(own.apply(change, hidden) instanceof Outcome.Made)) {
-        throw new IllegalStateException("a mend that was tried was refused");
+    Work(
+        Workpiece own,
+        State state,
+        List<Integer> hidden,
+        Predicate<Assessed> which,
+        IntConsumer progress) {
+      this.own = own;
+      this.mender = new Mender(own, state, hidden);
+      this.hidden = hidden;
+      this.which = which;
+      this.progress = progress;
+      this.standing = byKey(state);
+    }
+
+    Set<String> keys() {
+      Set<String> keys = new LinkedHashSet<>();
+      mender.state().report().findings().stream()
+          .filter(which)
+          .forEach(a -> keys.add(a.finding().key()));
+      return keys;
+    }
+
+    /** Two odd faces and more: together they cost less than one by one. */
+    void routes() {
+      Map<Integer, String> odd = new TreeMap<>();
+      for (Assessed a : mender.state().report().findings()) {
+        if (which.test(a) && isOdd(a.finding())) {
+          odd.putIfAbsent(a.finding().elements().getFirst().id(), a.finding().key());
+        }
+      }
+      if (odd.size() < 2) {
+        return;
+      }
+      Mender.Together together = mender.together(odd.keySet());
+      int made = 0;
+      for (Map.Entry<RouteSearch.Found, List<Plan>> way : together.plans().entrySet()) {
+        Effort.check();
+        Assessed target = atAnEnd(way.getKey(), odd);
+        Optional<Trial.Held> held =
+            target == null ? Optional.empty() : mender.first(way.getValue(), target);
+        if (held.isPresent()) {
+          make(held.get());
+          made++;
+          progress.accept(made);
+        }
+      }
+      told = made == 0 ? "" : together.set().told(made);
+    }
+
+    private boolean isOdd(Finding finding) {
+      return switch (finding) {
+        case SidesFinding.Triangle t -> t.form() == SidesFinding.Triangle.Form.STRAY;
+        case SidesFinding.Ngon n -> own.mesh().size(n.elements().getFirst().id()) % 2 != 0;
+        default -> false;
+      };
+    }
+
+    private @Nullable Assessed atAnEnd(RouteSearch.Found way, Map<Integer, String> odd) {
+      String key = odd.getOrDefault(way.from(), odd.get(way.to()));
+      return key == null ? null : standing.get(key);
+    }
+
+    void oneByOne(Set<String> asked) {
+      // What is left may be told otherwise by then, as other pairs of triangles.
+      for (Set<String> next = asked; !next.isEmpty(); next = keys()) {
+        next = new LinkedHashSet<>(next);
+        next.removeAll(tried);
+        if (next.isEmpty()) {
+          return;
+        }
+        for (String key : next) {
+          Effort.check();
+          tried.add(key);
+          Assessed target = standing.get(key);
+          if (target != null) {
+            mender.first(target).ifPresent(this::make);
+          }
+          progress.accept(tried.size());
+        }
       }
     }
-  }
 
-  private static Set<String> keys(State state, Predicate<Assessed> which) {
-    Set<String> keys = new LinkedHashSet<>();
-    state.report().findings().stream().filter(which).forEach(a -> keys.add(a.finding().key()));
-    return keys;
-  }
+    private void make(Trial.Held held) {
+      for (Change change : held.mend().changes()) {
+        if (!(own.apply(change, hidden) instanceof Outcome.Made)) {
+          throw new IllegalStateException("a mend that was tried was refused");
+        }
+      }
+      changes.addAll(held.mend().changes());
+      mends++;
+      mender.goOn(held.state());
+      held.told().gone().forEach(a -> standing.remove(a.finding().key()));
+      held.told().come().forEach(a -> standing.put(a.finding().key(), a));
+    }
 
-  private static Map<String, Assessed> byKey(State state) {
-    Map<String, Assessed> byKey = new HashMap<>();
-    state.report().findings().forEach(a -> byKey.putIfAbsent(a.finding().key(), a));
-    return byKey;
+    private static Map<String, Assessed> byKey(State state) {
+      Map<String, Assessed> byKey = new HashMap<>();
+      state.report().findings().forEach(a -> byKey.putIfAbsent(a.finding().key(), a));
+      return byKey;
+    }
   }
 }

@@ -13,6 +13,7 @@ import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.Deque;
@@ -86,6 +87,7 @@ final class Trial {
       List<Change> changes,
       State state,
       ElementSet touched,
+      BitSet around,
       SurfaceMove.Lie lie,
       Map<Integer, Integer> poles,
       int[] counts,
@@ -119,12 +121,14 @@ final class Trial {
         plan.surface() == Plan.Surface.STAYS
             ? SurfaceMove.Lie.of(now, touched)
             : SurfaceMove.Lie.NOTHING;
+    BitSet around = around(now, touched);
     return new After(
         changes,
         next,
         touched,
+        around,
         lie,
-        polesAt(now, touched.vertices()),
+        polesAt(now, around),
         counts(now, touched, ends),
         off(now, touched.faces()));
   }
@@ -139,7 +143,7 @@ final class Trial {
     if (moved > MOST_MOVED * workpiece.tolerance().scale()) {
       return Optional.empty();
     }
-    Map<Integer, Integer> before = polesAt(workpiece.mesh(), after.touched().vertices());
+    Map<Integer, Integer> before = polesAt(workpiece.mesh(), after.around());
     Map<Integer, Integer> made = new TreeMap<>();
     int poles = 0;
     for (Map.Entry<Integer, Integer> pole : after.poles().entrySet()) {
@@ -269,6 +273,21 @@ final class Trial {
     }
     Set<Element> elements = new HashSet<>(before.elements());
     return now.elements().stream().anyMatch(elements::contains);
+  }
+
+  /** Vertices at which something may have changed: those touched, and the corners of such faces. */
+  private static BitSet around(Mesh now, ElementSet touched) {
+    BitSet around = (BitSet) touched.vertices().clone();
+    touched.edges().stream()
+        .filter(now::hasEdge)
+        .forEach(e -> {
+          around.set(now.first(e));
+          around.set(now.second(e));
+        });
+    touched.faces().stream()
+        .filter(now::hasFace)
+        .forEach(f -> Arrays.stream(now.vertices(f)).forEach(around::set));
+    return around;
   }
 
   /** Inner vertices among some that are no fours, with their valences. */
