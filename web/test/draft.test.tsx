@@ -38,6 +38,7 @@ function note(text: string, finding: number | null): Note {
     camera: null,
     strokes: [],
     phrase: null,
+    mend: null,
     thread: null,
   };
 }

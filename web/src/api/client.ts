@@ -26,11 +26,13 @@ export interface DeskFilter {
   mine: boolean;
 }
 
-/** What is laid beside a hand-in: an attempt by its number, a reference by its hash, a step by its id. */
-export interface Beside {
-  sort: 'starter' | 'attempt' | 'reference' | 'step';
-  which: string;
-}
+/**
+ * What is laid beside a hand-in: an attempt by its number, a reference by its hash, a step by its id; or
+ * itself as it would be after a change.
+ */
+export type Beside =
+  | { sort: 'starter' | 'attempt' | 'reference' | 'step'; which: string }
+  | { sort: 'mend'; change: Change };
 
 /** What the server says is wrong, as a problem detail; status 0 where it did not answer. */
 export class ApiProblem extends Error {
@@ -164,6 +166,10 @@ async function bytes(path: string): Promise<ArrayBuffer> {
   return (await request('GET', path)).arrayBuffer();
 }
 
+async function bytesOf(path: string, body: unknown): Promise<ArrayBuffer> {
+  return (await request('POST', path, body)).arrayBuffer();
+}
+
 /** A file on its way to the server: what comes of it, and how to stop it. */
 export interface Sending<T> {
   done: Promise<T>;
@@ -292,8 +298,9 @@ export const api = {
   },
   mends: (id: string, revision: number, finding: string, hidden: readonly number[]) =>
     json<Schemas['MendsView']>('POST', `/workpieces/${id}/mends`, { revision, finding, hidden }),
-  allMends: (id: string, revision: number, kind: string, hidden: readonly number[]) =>
-    json<Schemas['AllView']>('POST', `/workpieces/${id}/mends/all`, { revision, kind, hidden }),
+  allMends: (id: string, revision: number, kinds: readonly string[], hidden: readonly number[]) =>
+    json<Schemas['AllView']>('POST', `/workpieces/${id}/mends/all`, { revision, kinds, hidden }),
+  endAllMends: (id: string) => nothing('DELETE', `/workpieces/${id}/mends/all`),
   preview: (
     id: string,
     revision: number,
@@ -523,12 +530,26 @@ export const api = {
   /** Nobody opens it by that: {@link hold} does. */
   review: (id: string) => json<Review>('GET', `/submissions/${id}/review?ahead=true`),
   besideMesh: (id: string, beside: Beside) =>
-    bytes(`/submissions/${id}/beside/${beside.sort}/${beside.which}/mesh`),
+    beside.sort === 'mend'
+      ? bytesOf(`/submissions/${id}/tried/mesh`, { change: beside.change })
+      : bytes(`/submissions/${id}/beside/${beside.sort}/${beside.which}/mesh`),
   besideEdges: (id: string, beside: Beside) =>
-    json<Schemas['EdgeChange']>(
-      'GET',
-      `/submissions/${id}/beside/${beside.sort}/${beside.which}/edges`,
-    ),
+    beside.sort === 'mend'
+      ? json<Schemas['EdgeChange']>('POST', `/submissions/${id}/tried/edges`, {
+          change: beside.change,
+        })
+      : json<Schemas['EdgeChange']>(
+          'GET',
+          `/submissions/${id}/beside/${beside.sort}/${beside.which}/edges`,
+        ),
+  submissionMends: (id: string, finding: string) =>
+    json<Schemas['MendsView']>('POST', `/submissions/${id}/mends`, { finding }),
+  /** A copy of a hand-in to cut on: a practice piece. */
+  copyOf: (id: string, clientKey: string) =>
+    json<Schemas['PracticePiece']>('POST', `/submissions/${id}/copies`, { clientKey }),
+  /** What was cut on a copy becomes the mend of a note. */
+  drawnMend: (id: string, note: string, workpiece: string, revision: number) =>
+    nothing('PUT', `/submissions/${id}/notes/${note}/mend`, { workpiece, revision }),
   hold: (id: string, takeOver: boolean) =>
     json<Schemas['Held']>('PUT', `/submissions/${id}/lease`, { takeOver }),
   letGo: (id: string) => nothing('DELETE', `/submissions/${id}/lease`),

@@ -129,10 +129,24 @@ export const queries = {
       retry: false,
       staleTime: Infinity,
     }),
-  workpieceAllMends: (id: string, revision: number, kind: string, hidden: readonly number[]) =>
+  /** Asked for until it is there. */
+  workpieceAllMends: (
+    id: string,
+    revision: number,
+    kinds: readonly string[],
+    hidden: readonly number[],
+  ) =>
     queryOptions({
-      queryKey: ['workpiece-all-mends', id, revision, kind, hidden],
-      queryFn: () => api.allMends(id, revision, kind, hidden),
+      queryKey: ['workpiece-all-mends', id, revision, kinds, hidden],
+      queryFn: () => api.allMends(id, revision, kinds, hidden),
+      refetchInterval: (query) => (query.state.data?.isDone === false ? 50 : false),
+      retry: false,
+      staleTime: Infinity,
+    }),
+  submissionMends: (id: string, finding: string) =>
+    queryOptions({
+      queryKey: ['submission-mends', id, finding],
+      queryFn: () => api.submissionMends(id, finding),
       retry: false,
       staleTime: Infinity,
     }),

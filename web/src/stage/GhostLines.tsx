@@ -3,8 +3,11 @@ import { useStage } from './stageContext';
 
 const MOST = 900;
 
+/** Lines that come, and edges that go. */
+export type Ghost = Pick<Preview['ghost'], 'lines' | 'goneEdges'>;
+
 interface Props {
-  ghost: Preview['ghost'];
+  ghost: Ghost;
   /** Dotted is advice; dashed is pending. */
   isAdvice?: boolean;
 }

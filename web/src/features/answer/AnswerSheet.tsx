@@ -5,6 +5,7 @@ import { api, type Note, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { FarSide } from '../../stage/FarSide';
+import { GhostLines } from '../../stage/GhostLines';
 import { LensBar } from '../../stage/LensBar';
 import { LensLegend } from '../../stage/LensLegend';
 import { LookedStage } from '../../stage/LookedStage';
@@ -19,6 +20,7 @@ import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { MeshPicture } from '../../trade/MeshPicture';
 import { PaperMenu } from '../../trade/PaperMenu';
+import { useTried } from '../../stage/useTried';
 import { Failure, Loading } from '../../ui/States';
 import { numberText, wallText, whenText } from '../../ui/time';
 import { useAddressed } from '../../ui/useAddressed';
@@ -66,6 +68,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
   const { exercise, dueAt } = assignment;
   const note = Number(noteShown ?? 0) - 1;
   const open = note >= 0 && note < answer.notes.length ? note : null;
+  const ghost = useTried(sheet.id, open === null ? null : (answer.notes[open]?.mend ?? null));
   const [chosen, setChosen] = useState<string | null>(null);
   const told = useMemo(() => toldOf(sheet), [sheet]);
 
@@ -77,8 +80,9 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
     stage?.flyTo(chosenNote.place, chosenNote.camera ?? undefined);
   };
   /** The same place on the bench, seen from the same side, its finding chosen. */
-  const onBench = (at: Note) => {
+  const onBench = (at: Note, withMend = false) => {
     const params = new URLSearchParams();
+    if (withMend) params.set('mend', `${sheet.id}.${at.id}`);
     const finding = findingOf(sheet, at);
     if (finding) params.set('finding', finding.key);
     const place = at.camera ?? stage?.cameraPlace;
@@ -158,6 +162,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                   open={i === open}
                   onOpen={openNote}
                   onBench={() => onBench(n)}
+                  onTryMend={() => onBench(n, true)}
                 />
               ))}
             </ol>
@@ -213,6 +218,7 @@ function OpenAnswer({ sheet, mesh }: { sheet: Review; mesh: MeshBuffers }) {
                         chosen={chosen}
                         onChoose={(f) => setChosen(f.key === chosen ? null : f.key)}
                       />
+                      {ghost && <GhostLines ghost={ghost} isAdvice />}
                       <Strokes notes={answer.notes} chosen={open} />
                       <Pins
                         notes={answer.notes}

@@ -17,6 +17,8 @@ interface Props {
   open: boolean;
   onOpen: (index: number) => void;
   onBench: () => void;
+  /** To the bench with its mend in hand. */
+  onTryMend: () => void;
 }
 
 /** A note as its student reads it: opened at its place, ticked as seen, replied to once. */
@@ -48,6 +50,7 @@ export function NoteRow(props: Props) {
             )}
             {finding?.title ?? kind}
             {note.strokes.length > 0 && ', drawn on the mesh'}
+            {note.mend && ', with a mend'}
             {note.thread?.reply ? ', replied' : note.thread?.seenAt ? ', seen' : ''}
           </span>
         </span>
@@ -67,7 +70,7 @@ export function NoteRow(props: Props) {
   );
 }
 
-function Thread({ sheet, note, onBench }: Props) {
+function Thread({ sheet, note, onBench, onTryMend }: Props) {
   const client = useQueryClient();
   const [replies, setReplies] = useState(false);
   const [text, setText] = useState('');
@@ -92,6 +95,17 @@ function Thread({ sheet, note, onBench }: Props) {
             your reply, {whenText(thread.repliedAt!)}
           </span>
         </p>
+      )}
+      {note.mend && (
+        <div className="border-l-2 border-dotted border-magenta pl-2.5" data-testid="note-mend">
+          <p>{note.mend.does}</p>
+          <p className="mb-1.5 text-[13px] text-ink2">
+            It is drawn dotted on the mesh. On the bench it is a step that you can take back.
+          </p>
+          <Button look="main" size="small" onClick={onTryMend}>
+            Try this mend
+          </Button>
+        </div>
       )}
       <div className="flex flex-wrap items-center gap-2">
         <Button size="small" onClick={onBench}>

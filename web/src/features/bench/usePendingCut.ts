@@ -13,6 +13,7 @@ import { outlineHand } from './hands/outlineHand';
 import { straightHand } from './hands/straightHand';
 import { traceHand } from './hands/traceHand';
 import { sparedBy, usePreview } from './pending';
+import { readAddress } from '../../ui/useAddressed';
 import { isElementTool, type Tool } from './tools';
 import { useMends } from './useMends';
 import { NOTHING, othersOf, type ChosenControl } from './useChosen';
@@ -73,7 +74,7 @@ export function usePendingCut(
   finding: Finding | null,
   nextFinding: () => void,
 ) {
-  const [tool, setTool] = useState<Tool>('trace');
+  const [tool, setTool] = useState<Tool>(readAddress('mend') ? 'mend' : 'trace');
   const going = useRef<Going | null>(null);
   const [note, setNote] = useState<string | null>(null);
   const [division, setDivision] = useState(2);

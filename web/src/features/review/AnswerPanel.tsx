@@ -24,6 +24,11 @@ interface Props {
   onByEye: (name: string) => void;
   onChange: (next: Partial<Draft>) => void;
   onChooseNote: (index: number) => void;
+  /** The mend that is shown on the mesh. */
+  shown: Note['mend'];
+  onShow: (mend: Note['mend']) => void;
+  /** Asks for a copy to cut on what shall be the mend of a note. */
+  onDrawMend: (note: Note) => void;
   onWalk: (kinds: readonly string[]) => void;
   onReturn: () => void;
   onKeepReady: () => void;
@@ -71,6 +76,9 @@ export function AnswerPanel(props: Props) {
               written={written}
               onChoose={() => props.onChooseNote(i)}
               onChange={(next) => put(i, next)}
+              shown={note.mend !== null && note.mend === props.shown}
+              onShow={(isShown) => props.onShow(isShown ? note.mend : null)}
+              onDrawMend={() => props.onDrawMend(note)}
               onTakeAway={() =>
                 props.onChange({ notes: draft.notes.filter((_, other) => other !== i) })
               }

@@ -4,12 +4,14 @@ import { type Finding, type Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import type { Insets } from '../../stage/Eye';
+import { GhostLines } from '../../stage/GhostLines';
 import { GoneEdges } from '../../stage/GoneEdges';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { PlaceRing } from '../../stage/PlaceRing';
 import { Stage } from '../../stage/Stage';
 import type { StageView } from '../../stage/StageView';
 import { useTogether } from '../../stage/useTogether';
+import { ghostOf } from '../../stage/useTried';
 import { Select } from '../../ui/Select';
 import { Failure, Loading } from '../../ui/States';
 import type { BesideChoice } from './useBeside';
@@ -55,7 +57,11 @@ export function BesideStage(props: Props) {
           onReady={setStage}
           drawing={
             <>
-              <GoneEdges edges={edges.data?.gone ?? []} />
+              {chosen.beside.sort === 'mend' ? (
+                edges.data && <GhostLines ghost={ghostOf(mesh, edges.data, [])} isAdvice />
+              ) : (
+                <GoneEdges edges={edges.data?.gone ?? []} />
+              )}
               {props.marked && (
                 <MeshMarks findings={found} chosen={null} onChoose={() => undefined} />
               )}
@@ -70,11 +76,14 @@ export function BesideStage(props: Props) {
           size="small"
           className="w-32"
           value={chosen.key}
-          options={props.choices.map((c) => [c.key, c.name] as const)}
+          options={(props.choices.includes(chosen)
+            ? props.choices
+            : [chosen, ...props.choices]
+          ).map((c) => [c.key, c.name] as const)}
           onChange={props.onChoose}
         />
       </span>
-      {edges.data && (
+      {edges.data && chosen.beside.sort !== 'mend' && (
         <p className="condensed pointer-events-none absolute top-9 left-3 text-[13px] text-ink2">
           <svg width={26} height={9} viewBox="0 0 26 9" aria-hidden className="mr-1.5 inline">
             <path d="M0 4.500h26" stroke="var(--ink)" />

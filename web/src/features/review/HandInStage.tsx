@@ -3,6 +3,7 @@ import type { Finding, Review } from '../../api/client';
 import { Aim } from '../../stage/Aim';
 import type { Insets } from '../../stage/Eye';
 import { FarSide } from '../../stage/FarSide';
+import { GhostLines, type Ghost } from '../../stage/GhostLines';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import type { Picked } from '../../stage/pick';
@@ -35,6 +36,8 @@ interface Props {
   onNote: () => void;
   /** Edges are drawn out that what lies beside it has not. */
   tellsNew: boolean;
+  /** What a mend would leave. */
+  ghost: Ghost | null;
   /** Buttons over it, top right. */
   children: ReactNode;
 }
@@ -65,6 +68,7 @@ export function HandInStage(props: Props) {
           {picked && <Aim picked={picked} division={0} />}
           {!bent && !wake.isPast && (
             <>
+              {props.ghost && <GhostLines ghost={props.ghost} isAdvice />}
               <Strokes notes={draft.notes} chosen={notes.chosen} />
               <MeshMarks
                 findings={plain ? counting : counting.filter((f) => f.key === chosen)}

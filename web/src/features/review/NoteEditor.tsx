@@ -16,6 +16,10 @@ interface Props {
   onChoose: () => void;
   onChange: (note: Note) => void;
   onTakeAway: () => void;
+  /** Whether its mend is shown on the mesh. */
+  shown: boolean;
+  onShow: (shown: boolean) => void;
+  onDrawMend: () => void;
 }
 
 /** A note: what it wants, its words, its place; phrases that fit stand below the one at hand. */
@@ -66,9 +70,53 @@ export function NoteEditor(props: Props) {
             </button>
           )}
         </p>
+        {(note.mend ?? (written && chosen)) && <ItsMend {...props} />}
         {note.thread && <Thread thread={note.thread} />}
       </div>
     </li>
+  );
+}
+
+/** The mend that goes with it, or how it gets one. */
+function ItsMend({ note, written, shown, onShow, onChange, onDrawMend }: Props) {
+  if (!note.mend) {
+    return (
+      <p className="condensed mt-1 text-[12px]">
+        <button type="button" className="underline" onClick={onDrawMend}>
+          Draw its mend on a copy
+        </button>
+      </p>
+    );
+  }
+  return (
+    <div
+      className="condensed mt-1.5 border-l-2 border-dotted border-magenta pl-2 text-[13px]"
+      data-testid="note-mend"
+    >
+      <p>{note.mend.does}</p>
+      <p className="flex gap-3">
+        <button
+          type="button"
+          className="underline"
+          aria-pressed={shown}
+          onClick={() => onShow(!shown)}
+        >
+          {shown ? 'Show it no more' : 'Show it'}
+        </button>
+        {written && (
+          <button
+            type="button"
+            className="underline"
+            onClick={() => {
+              onShow(false);
+              onChange({ ...note, mend: null });
+            }}
+          >
+            Take it off
+          </button>
+        )}
+      </p>
+    </div>
   );
 }
 

@@ -1,7 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, asProblem, type Finding, type Review as ReviewData } from '../../api/client';
+import {
+  api,
+  asProblem,
+  newKey,
+  type Finding,
+  type Note,
+  type Review as ReviewData,
+} from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { LensBar } from '../../stage/LensBar';
@@ -11,6 +18,7 @@ import type { StageView } from '../../stage/StageView';
 import { useLooking } from '../../stage/useLooking';
 import { SentBand, useCallBack } from '../../trade/SentBand';
 import { useSent } from '../../trade/sent';
+import { useTried } from '../../stage/useTried';
 import { Button } from '../../ui/Button';
 import { KeySheet } from '../../ui/KeySheet';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
@@ -23,9 +31,10 @@ import { withDigit } from './byEye';
 import { HandInStage } from './HandInStage';
 import { REVIEW_KEYS } from './keys';
 import { Ledger } from './Ledger';
+import { MendForm } from './MendForm';
 import { ReviewHead } from './ReviewHead';
 import { isFlat, placesOf, standAt } from './seeing';
-import { choicesOf, useBeside, usualOf } from './useBeside';
+import { choicesOf, triedOf, useBeside, usualOf } from './useBeside';
 import { isWritten, useDraft } from './useDraft';
 import { useLease } from './useLease';
 import { useNotes } from './useNotes';
@@ -126,6 +135,11 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
   const [picked, setPicked] = useState<Picked | null>(null);
   const [byEye, setByEye] = useState<string | null>(null);
   const [waving, setWaving] = useState<string | null>(null);
+  /** The finding for which mends are looked at. */
+  const [mending, setMending] = useState<string | null>(null);
+  /** The mend that is shown: dotted on the hand-in, and made of a copy in the second stage. */
+  const [shown, show] = useState<Note['mend']>(null);
+  const ghost = useTried(review.id, shown);
   const [drawing, setDrawing] = useState(false);
   const [tellsKeys, setTellsKeys] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -161,6 +175,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     setChosen(finding.key === chosen ? null : finding.key);
     setPicked(null);
     setWaving(null);
+    setMending(null);
     stage?.flyTo(finding.place);
   };
   const walkAmong = (some: readonly Finding[], by: number) => {
@@ -171,6 +186,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     setChosen(next.key);
     setPicked(null);
     setWaving(null);
+    setMending(null);
     stage?.flyTo(next.place);
   };
   const noteHere = () => {
@@ -221,6 +237,19 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     if (written && draft.verdict && (await drafting.keepReady())) onward();
   };
 
+  /** Goes to a copy of the hand-in, to cut there what shall be the mend of a note. */
+  const drawMend = async (note: Note) => {
+    try {
+      await drafting.keep();
+      const copy = await api.copyOf(review.id, newKey());
+      client.removeQueries(queries.review(review.id));
+      void navigate(`/practice/${copy.id}?note=${review.id}.${note.id}`);
+    } catch (e) {
+      setTrouble(asProblem(e).message);
+    }
+  };
+  const laid = shown ? triedOf(shown) : beside.chosen;
+
   const digits: Keys = {};
   if (written && gets) {
     for (let digit = 1; digit <= 9; digit++) {
@@ -238,6 +267,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     ArrowUp: () => walkAmong(findings, -1),
     n: noteHere,
     w: () => written && chosenFinding && setWaving(chosenFinding.key),
+    m: () => written && chosenFinding && setMending(chosenFinding.key),
     d: () => written && setDrawing(!drawing),
     b: beside.toggle,
     r: () => document.getElementById(WORD_FIELD)?.focus(),
@@ -261,6 +291,8 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
     Escape: () => {
       setDrawing(false);
       setWaving(null);
+      setMending(null);
+      show(null);
       setPicked(null);
       setChosen(null);
     },
@@ -301,6 +333,17 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
                 onWave={(reason, all) => void wave(finding, reason, all)}
                 onDrop={() => setWaving(null)}
               />
+            ) : mending === finding.key ? (
+              <MendForm
+                submission={review.id}
+                finding={finding.key}
+                onShow={show}
+                onAttach={(mend) => {
+                  notes.attach(finding, mend);
+                  setMending(null);
+                }}
+                onDrop={() => setMending(null)}
+              />
             ) : (
               <div className="flex gap-1.5">
                 <Button
@@ -310,6 +353,14 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
                   onClick={() => notes.addToFinding(finding)}
                 >
                   Note
+                </Button>
+                <Button
+                  look="instructor"
+                  size="small"
+                  shortcut="M"
+                  onClick={() => setMending(finding.key)}
+                >
+                  Mend
                 </Button>
                 {!waved.has(findings.indexOf(finding)) && (
                   <Button size="small" shortcut="W" onClick={() => setWaving(finding.key)}>
@@ -356,6 +407,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
                 onPick={setPicked}
                 onNote={noteHere}
                 tellsNew={!beside.alone && (news.data?.fresh.length ?? 0) > 0}
+                ghost={ghost}
               >
                 {written && (
                   <Button
@@ -382,11 +434,14 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
               >
                 {settled && (
                   <BesideStage
-                    key={beside.chosen.key}
+                    key={laid.key}
                     review={review}
                     choices={beside.choices}
-                    chosen={beside.chosen}
-                    onChoose={beside.choose}
+                    chosen={laid}
+                    onChoose={(key) => {
+                      show(null);
+                      beside.choose(key);
+                    }}
                     unit={exercise.unit}
                     insets={stacked ? FLAT_INSETS : INSETS}
                     beside={stage}
@@ -426,6 +481,9 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
           onByEye={setByEye}
           onChange={change}
           onChooseNote={notes.choose}
+          shown={shown}
+          onShow={show}
+          onDrawMend={(note) => void drawMend(note)}
           onWalk={(kinds) =>
             walkAmong(
               counting.filter((f) => kinds.includes(f.kind)),

@@ -6,6 +6,7 @@ export const REVIEW_KEYS: readonly [string, string][] = [
   ['N', 'Note at the chosen finding, or at the place that is picked'],
   ['↓', 'In a note: down into the phrases that fit; Enter takes one'],
   ['Esc', 'Out of a field; lets go of what is chosen'],
+  ['M', 'What would mend the chosen finding: ↑ ↓ walk, Enter sends it with a note'],
   ['W', 'Wave the chosen finding through'],
   ['D', 'Draw on the mesh, or turn it again'],
   ['1 to 9', 'The words of the criterion by eye that is at hand'],

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Beside, Review } from '../../api/client';
+import type { Beside, Note, Review } from '../../api/client';
 import { useAddressed } from '../../ui/useAddressed';
 
 /** Something to be laid beside the hand-in, as a list names it. */
@@ -37,6 +37,15 @@ export function choicesOf(review: Review): BesideChoice[] {
 export function usualOf(review: Review, choices: readonly BesideChoice[]): BesideChoice {
   const before = choices.find((c) => c.key === `attempt-${review.attempt - 1}`);
   return before ?? choices.find((c) => c.beside.sort === 'reference') ?? choices.at(-1)!;
+}
+
+/** What a mend would leave, laid beside the hand-in. */
+export function triedOf(mend: NonNullable<Note['mend']>): BesideChoice {
+  return {
+    key: `mend ${JSON.stringify(mend.change)}`,
+    name: 'With the mend',
+    beside: { sort: 'mend', change: mend.change },
+  };
 }
 
 const STAGES = 'fair-edge-stages';

@@ -72,6 +72,7 @@ export function sayTheSame(a: Draft, b: Draft): boolean {
         note.element.id,
         note.place,
         note.strokes,
+        note.mend ?? null,
       ]),
       Object.entries(draft.seen).sort(),
       Object.entries(draft.byHand)
@@ -83,8 +84,8 @@ export function sayTheSame(a: Draft, b: Draft): boolean {
 
 /** A note as it is sent: its thread is its student's. */
 function requestOf(note: Note, key: string | null): Schemas['NoteRequest'] {
-  const { id, kind, text, finding, element, place, camera, strokes, phrase } = note;
-  return { id, kind, text, finding, key, element, place, camera, strokes, phrase };
+  const { id, kind, text, finding, element, place, camera, strokes, phrase, mend } = note;
+  return { id, kind, text, finding, key, element, place, camera, strokes, phrase, mend };
 }
 
 /** A note of a report of before, about the same finding in this one, or else about its place. */
@@ -242,6 +243,8 @@ export function useDraft(review: Against) {
     choose,
     giveBack,
     keepReady,
+    /** Keeps what is not kept yet. */
+    keep: () => (unsaved || saving.current ? save() : Promise.resolve()),
     retry,
     keptRevision,
   };

@@ -18,7 +18,7 @@ type Pinned = Pick<Note, 'element' | 'place' | 'finding' | 'strokes'>;
 export function useNotes({ stage, draft, findings, onChange }: Props) {
   const [chosen, setChosen] = useState<number | null>(null);
   const { notes } = draft;
-  const add = (pinned: Pinned) => {
+  const add = (pinned: Pinned, mend: Note['mend'] = null) => {
     const note: Note = {
       ...pinned,
       id: newKey(),
@@ -26,11 +26,18 @@ export function useNotes({ stage, draft, findings, onChange }: Props) {
       text: '',
       camera: stage?.cameraPlace ?? null,
       phrase: null,
+      mend,
       thread: null,
     };
     onChange({ notes: [...notes, note] });
     setChosen(notes.length);
   };
+  const at = (finding: Finding): Pinned => ({
+    element: finding.elements[0] ?? { kind: 'face', id: 0, ends: null },
+    place: finding.place,
+    finding: findings.indexOf(finding),
+    strokes: [],
+  });
   const drawnOn = chosen === null ? undefined : notes[chosen];
   const setStrokes = (strokes: Note['strokes']) =>
     onChange({ notes: notes.map((n, i) => (i === chosen ? { ...n, strokes } : n)) });
@@ -41,13 +48,21 @@ export function useNotes({ stage, draft, findings, onChange }: Props) {
       const note = notes[index];
       if (note) stage?.flyTo(note.place, note.camera ?? undefined);
     },
-    addToFinding: (finding: Finding) =>
-      add({
-        element: finding.elements[0] ?? { kind: 'face', id: 0, ends: null },
-        place: finding.place,
-        finding: findings.indexOf(finding),
-        strokes: [],
-      }),
+    addToFinding: (finding: Finding) => add(at(finding)),
+    /** Lets a mend go with the note of a finding: a new one where there is none. */
+    attach: (finding: Finding, mend: NonNullable<Note['mend']>) => {
+      const pinned = at(finding);
+      const its =
+        drawnOn?.finding === pinned.finding
+          ? chosen!
+          : notes.findIndex((n) => n.finding === pinned.finding);
+      if (its < 0) {
+        add(pinned, mend);
+        return;
+      }
+      onChange({ notes: notes.map((n, i) => (i === its ? { ...n, mend } : n)) });
+      setChosen(its);
+    },
     addAt: (picked: Picked) =>
       add({
         element: { kind: picked.on, id: picked.id, ends: null },

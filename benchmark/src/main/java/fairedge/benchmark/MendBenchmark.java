@@ -79,6 +79,6 @@ public class MendBenchmark {
   @Benchmark
   public Sweep all() {
     return Sweep.of(
-        workpiece, state, List.of(), a -> a.finding().kind() == Kind.TRIANGLE, done -> {});
+        workpiece, state, List.of(), a -> a.finding().kind() == Kind.TRIANGLE, (dealt, of) -> {});
   }
 }

@@ -187,7 +187,7 @@ final class MendCommand implements Callable<Integer> {
           offers(workpiece, state, which),
           CheckView.of(report, mesh));
     }
-    Sweep sweep = Sweep.of(workpiece, state, List.of(), which, done -> {});
+    Sweep sweep = Sweep.of(workpiece, state, List.of(), which, (dealt, of) -> {});
     for (Change change : sweep.changes()) {
       if (!(workpiece.apply(change) instanceof Outcome.Made)) {
         throw new IllegalStateException("a mend that was tried was refused");

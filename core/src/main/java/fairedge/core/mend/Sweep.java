@@ -17,7 +17,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.IntConsumer;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 
@@ -40,6 +39,16 @@ public record Sweep(
     left = List.copyOf(left);
   }
 
+  /** Told how far a sweep is. */
+  @FunctionalInterface
+  public interface Progress {
+    /**
+     * @param dealt findings that are gone, or were tried
+     * @param of those that were asked for
+     */
+    void at(int dealt, int of);
+  }
+
   /** All in one step. */
   public Change change() {
     return new Mending.MendChange(
@@ -51,7 +60,7 @@ public record Sweep(
    * touches, with the findings that there are; for routes, see {@link RouteSet}.
    *
    * @param which of the findings
-   * @param progress told how many are dealt with
+   * @param progress told how far it is, after each mend; what it throws ends the work
    * @throws fairedge.core.effort.Effort.Over as any long work
    */
   public static Sweep of(
@@ -59,11 +68,11 @@ public record Sweep(
       State state,
       List<Integer> hidden,
       Predicate<Assessed> which,
-      IntConsumer progress) {
+      Progress progress) {
     Work work = new Work(workpiece.copyOn(workpiece.mesh().copy()), state, hidden, which, progress);
-    Set<String> asked = work.keys();
+    Set<String> asked = work.asked;
     work.routes();
-    work.oneByOne(asked);
+    work.oneByOne();
     Set<String> still = work.standing.keySet();
     return new Sweep(
         work.changes,
@@ -79,8 +88,10 @@ public record Sweep(
     final Mender mender;
     final List<Integer> hidden;
     final Predicate<Assessed> which;
-    final IntConsumer progress;
+    final Progress progress;
     final Map<String, Assessed> standing;
+    final Set<String> asked;
+    final Set<String> dealt = new HashSet<>();
     final List<Change> changes = new ArrayList<>();
     final Set<String> tried = new HashSet<>();
     int mends;
@@ -91,13 +102,20 @@ public record Sweep(
         State state,
         List<Integer> hidden,
         Predicate<Assessed> which,
-        IntConsumer progress) {
+        Progress progress) {
       this.own = own;
       this.mender = new Mender(own, state, hidden);
       this.hidden = hidden;
       this.which = which;
       this.progress = progress;
       this.standing = byKey(state);
+      this.asked = keys();
+    }
+
+    private void dealtWith(String key) {
+      if (asked.contains(key) && dealt.add(key)) {
+        progress.at(dealt.size(), asked.size());
+      }
     }
 
     Set<String> keys() {
@@ -129,7 +147,6 @@ public record Sweep(
         if (held.isPresent()) {
           make(held.get());
           made++;
-          progress.accept(made);
         }
       }
       told = made == 0 ? "" : together.set().told(made);
@@ -148,7 +165,7 @@ public record Sweep(
       return key == null ? null : standing.get(key);
     }
 
-    void oneByOne(Set<String> asked) {
+    void oneByOne() {
       // What is left may be told otherwise by then, as other pairs of triangles.
       for (Set<String> next = asked; !next.isEmpty(); next = keys()) {
         next = new LinkedHashSet<>(next);
@@ -163,7 +180,7 @@ public record Sweep(
           if (target != null) {
             mender.first(target).ifPresent(this::make);
           }
-          progress.accept(tried.size());
+          dealtWith(key);
         }
       }
     }
@@ -177,7 +194,10 @@ public record Sweep(
       changes.addAll(held.mend().changes());
       mends++;
       mender.goOn(held.state());
-      held.told().gone().forEach(a -> standing.remove(a.finding().key()));
+      for (Assessed gone : held.told().gone()) {
+        standing.remove(gone.finding().key());
+        dealtWith(gone.finding().key());
+      }
       held.told().come().forEach(a -> standing.put(a.finding().key(), a));
     }
 

@@ -123,7 +123,7 @@ class MenderTest {
             bench.state(),
             List.of(),
             a -> a.finding().kind().key().equals("triangle"),
-            done -> {});
+            (dealt, of) -> {});
     assertThat(sweep.mends()).isEqualTo(24);
     assertThat(sweep.left()).isEmpty();
     assertThat(MeshBytes.write(mesh)).isEqualTo(before);

@@ -179,7 +179,11 @@ class RouteSetTest {
       byte[] before = MeshBytes.write(sheet);
       Sweep sweep =
           Sweep.of(
-              test.workpiece, test.state, List.of(), RouteSetTest::isOtherThanAQuad, done -> {});
+              test.workpiece,
+              test.state,
+              List.of(),
+              RouteSetTest::isOtherThanAQuad,
+              (dealt, of) -> {});
       assertThat(MeshBytes.write(sheet)).isEqualTo(before);
       assertThat(sweep.left()).isEmpty();
       assertThat(sweep.routes()).endsWith("of all sets the one that costs least.");

@@ -428,6 +428,11 @@ public class Bench {
     return store.viewsTo(step);
   }
 
+  /** The changes in force at a step, in their order. */
+  public List<Change> changesTo(@Nullable Long step) {
+    return store.changes(0, step).stream().map(WorkpieceStore.Numbered::change).toList();
+  }
+
   /** The steps in force at a step, for a review of what was handed in after it. */
   public List<StepView> stepsTo(@Nullable Long step) {
     return store.stepsTo(step);

@@ -2,6 +2,8 @@ package fairedge.server.bench;
 
 import fairedge.core.mend.Cost;
 import fairedge.core.mend.Mend;
+import fairedge.core.mend.Offer;
+import fairedge.core.mend.Sweep;
 import fairedge.core.step.Change;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +18,11 @@ import org.jspecify.annotations.Nullable;
  * @param reason why there is none; empty where there is one
  */
 public record MendsView(long revision, String finding, List<MendView> mends, String reason) {
+  static MendsView of(long revision, String finding, Offer offer) {
+    return new MendsView(
+        revision, finding, offer.mends().stream().map(MendView::of).toList(), offer.reason());
+  }
+
   /**
    * One, as a change that can be made.
    *
@@ -61,9 +68,38 @@ public record MendsView(long revision, String finding, List<MendView> mends, Str
   /**
    * Many findings mended in one step.
    *
+   * @param isDone whether the rest is there; else it is under way, and to be asked for again
+   * @param dealt how many were dealt with
+   * @param of so many
    * @param change null where none could be
    * @param mended how many of them go
-   * @param left how many of the kind stand then
+   * @param left how many of what was asked for stand then
+   * @param routes what is to be known of the routes of odd faces; mostly empty
    */
-  public record AllView(long revision, @Nullable Change change, int mended, int left) {}
+  public record AllView(
+      long revision,
+      boolean isDone,
+      int dealt,
+      int of,
+      @Nullable Change change,
+      int mended,
+      int left,
+      String routes) {
+    static AllView of(long revision, Sweep sweep) {
+      int mended = sweep.mended().size();
+      return new AllView(
+          revision,
+          true,
+          mended + sweep.left().size(),
+          mended + sweep.left().size(),
+          sweep.changes().isEmpty() ? null : sweep.change(),
+          mended,
+          sweep.left().size(),
+          sweep.routes());
+    }
+
+    static AllView underWay(long revision, int dealt, int of) {
+      return new AllView(revision, false, dealt, of, null, 0, 0, "");
+    }
+  }
 }

@@ -344,6 +344,7 @@ class DemoTerm {
               new CameraView(place.plus(new Vec3(260, -400, 240)), place),
               List.of(),
               phrase == null ? null : phrase.id(),
+              null,
               null);
       return new Reviewing.Drafted(note, about.key());
     }

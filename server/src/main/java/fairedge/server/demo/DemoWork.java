@@ -279,6 +279,7 @@ class DemoWork {
               null,
               List.of(),
               null,
+              null,
               null);
       pinned.add(new Reviewing.Drafted(note, finding.key()));
     }

@@ -156,6 +156,11 @@ public class Inspections {
     return State.of(inspector(terms), workpiece, recall, touched);
   }
 
+  /** The same of a workpiece of which nothing is known yet. */
+  public State state(Workpiece workpiece, Terms terms) {
+    return State.of(inspector(terms), workpiece);
+  }
+
   /** How near to what was touched faces count as near. */
   public double room(Terms terms) {
     return new Inspector(terms.profile(), terms.tolerance()).room();

@@ -107,6 +107,19 @@ public class Practices {
   }
 
   /**
+   * Begins with a copy of a mesh that is kept.
+   *
+   * @param unit its sign
+   */
+  public PracticePiece beginWith(
+      Mesh mesh, String title, String unit, SignedIn account, Beginning beginning) {
+    requireProfile(beginning.profile());
+    Ready ready = ready(mesh);
+    Piece piece = piece(account, beginning, titled(title), unit);
+    return begin(piece, () -> store.insert(piece, ready));
+  }
+
+  /**
    * Begins with a mesh of one's own: its file is kept at once, and read by a job. Most are read in
    * a moment, which is waited for; of the others the piece says that it is being read.
    *
@@ -235,10 +248,11 @@ public class Practices {
             .replaceAll("\\p{Cntrl}", "")
             .replaceAll("(?i)\\.(obj|ply|off|stl|glb|gltf)$", "")
             .strip();
-    if (plain.isEmpty()) {
-      return "A mesh of my own";
-    }
-    return plain.length() > LONGEST_TITLE ? plain.substring(0, LONGEST_TITLE) : plain;
+    return plain.isEmpty() ? "A mesh of my own" : titled(plain);
+  }
+
+  private static String titled(String text) {
+    return text.length() > LONGEST_TITLE ? text.substring(0, LONGEST_TITLE) : text;
   }
 
   /** Puts a piece out of sight, or brings it back. */

@@ -288,6 +288,10 @@ final class AnswerPrint {
       flow.down(2);
     }
     flow.text(all.child(P), TEXT, x, wide, note.text());
+    if (note.mend() != null) {
+      flow.down(2);
+      flow.text(all.child(P), SECOND, x, wide, "A mend goes with it: " + note.mend().does());
+    }
     ThreadView thread = note.thread();
     if (thread != null && thread.reply() != null) {
       flow.down(3);

@@ -1,6 +1,7 @@
 package fairedge.server.review;
 
 import fairedge.core.credit.Judged;
+import fairedge.server.platform.Problem;
 import fairedge.server.review.AnswerView.Phase;
 import fairedge.server.review.AnswerView.Verdict;
 import java.time.Instant;
@@ -36,6 +37,18 @@ public record Answer(
 
     Words with(List<NoteView> others) {
       return new Words(word, verdict, others, judged);
+    }
+
+    /**
+     * The same with a mend to one of its notes.
+     *
+     * @throws Problem if there is no such note
+     */
+    Words with(UUID note, NoteView.NoteMend mend) {
+      if (notes.stream().noneMatch(n -> n.id().equals(note))) {
+        throw Problem.notFound("note");
+      }
+      return with(notes.stream().map(n -> n.id().equals(note) ? n.with(mend) : n).toList());
     }
   }
 

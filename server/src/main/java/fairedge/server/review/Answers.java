@@ -2,6 +2,8 @@ package fairedge.server.review;
 
 import fairedge.core.credit.Judged;
 import fairedge.core.geometry.Vec3;
+import fairedge.core.step.Change;
+import fairedge.core.step.Mending;
 import fairedge.json.CheckView;
 import fairedge.json.CreditsView;
 import fairedge.json.FindingView;
@@ -38,6 +40,9 @@ import org.springframework.transaction.annotation.Transactional;
 class Answers {
   /** So many places all lines of a note have: each is looked at whenever the model turns. */
   private static final int MOST_PLACES = 6000;
+
+  /** So many changes a mend of a note has: each is made again whenever it is tried. */
+  private static final int MOST_CHANGES = 1000;
 
   private final AnswerStore store;
   private final Submissions submissions;
@@ -289,6 +294,13 @@ class Answers {
   }
 
   private static NoteView requireSound(NoteView note, List<FindingView> findings) {
+    if (note.mend() != null
+        && note.mend().change() instanceof Mending.MendChange(List<Change> changes, String says)
+        && changes.size() > MOST_CHANGES) {
+      throw Problem.of(
+          Problem.Kind.BAD_INPUT,
+          "A mend of a note has %d changes at the most.".formatted(MOST_CHANGES));
+    }
     Integer finding = note.finding();
     if (finding != null && (finding < 0 || finding >= findings.size())) {
       throw Problem.of(Problem.Kind.BAD_INPUT, "A note is about a finding that is not there.");

@@ -1,6 +1,7 @@
 package fairedge.server.review;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.step.Change;
 import fairedge.json.FindingView.ElementView;
 import java.time.Instant;
 import java.util.List;
@@ -17,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param camera how the instructor saw it
  * @param strokes lines drawn on the surface, each by its places
  * @param phrase which kept remark it was made of
+ * @param mend what would cure it; null where none goes with it
  * @param thread what its student makes of it; null while nothing
  */
 public record NoteView(
@@ -29,6 +31,7 @@ public record NoteView(
     @Nullable CameraView camera,
     List<List<Vec3>> strokes,
     @Nullable UUID phrase,
+    @Nullable NoteMend mend,
     @Nullable ThreadView thread) {
 
   /** What a note wants. */
@@ -37,6 +40,13 @@ public record NoteView(
     ask,
     praise
   }
+
+  /**
+   * Changes that would cure what a note is about, aimed at the mesh that was handed in.
+   *
+   * @param does in a sentence
+   */
+  public record NoteMend(String does, Change change) {}
 
   /** Where a camera stood and looked. */
   public record CameraView(Vec3 eye, Vec3 target) {}
@@ -55,10 +65,17 @@ public record NoteView(
       boolean isRead) {}
 
   NoteView about(@Nullable Integer other) {
-    return new NoteView(id, kind, text, other, element, place, camera, strokes, phrase, thread);
+    return new NoteView(
+        id, kind, text, other, element, place, camera, strokes, phrase, mend, thread);
   }
 
   NoteView with(@Nullable ThreadView other) {
-    return new NoteView(id, kind, text, finding, element, place, camera, strokes, phrase, other);
+    return new NoteView(
+        id, kind, text, finding, element, place, camera, strokes, phrase, mend, other);
+  }
+
+  NoteView with(@Nullable NoteMend other) {
+    return new NoteView(
+        id, kind, text, finding, element, place, camera, strokes, phrase, other, thread);
   }
 }

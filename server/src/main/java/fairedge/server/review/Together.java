@@ -190,7 +190,7 @@ public class Together {
             ? new FindingView.ElementView(FindingView.ElementView.Kind.face, 0, null)
             : f.elements().getFirst();
     return new NoteView(
-        UUID.randomUUID(), kind, text, at, element, f.place(), null, List.of(), null, null);
+        UUID.randomUUID(), kind, text, at, element, f.place(), null, List.of(), null, null, null);
   }
 
   /**

@@ -108,7 +108,9 @@ class AccessTest {
         Map.of("revision", 99, "change", change, "view", Bollard.VIEW, "findings", true);
     Map<String, Object> motions = Map.of("revision", 99, "change", change);
     Map<String, Object> mends = Map.of("revision", 99, "finding", "ngon face 0");
-    Map<String, Object> all = Map.of("revision", 99, "kind", "ngon");
+    Map<String, Object> all = Map.of("revision", 99, "kinds", List.of("ngon"));
+    Map<String, Object> cured = Map.of("finding", "ngon face 9999");
+    Map<String, Object> tried = Map.of("change", Map.of("tool", "route", "edges", List.of(99_999)));
     Map<String, Object> chosen =
         Map.of("faces", List.of(), "edges", List.of(), "vertices", List.of());
     Map<String, Object> choice = Map.of("revision", 99, "way", "grow", "from", chosen);
@@ -371,6 +373,7 @@ class AccessTest {
         line("POST", "/api/workpieces/{id}/motions", motions, 401, 400, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/mends", mends, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/mends/all", all, 401, 409, 404, 404, 404),
+        line("DELETE", "/api/workpieces/{id}/mends/all", null, 401, 204, 404, 404, 404),
         line("GET", "/api/workpieces/{id}/file", null, 401, 200, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/submissions", move, 401, 409, 404, 404, 404),
         line("POST", "/api/assignments/{assignment}/uploads", null, 401, 422, 422, 404, 404),
@@ -583,6 +586,27 @@ class AccessTest {
             404,
             404,
             200),
+        line("POST", "/api/submissions/{id}/mends", cured, 401, 404, 404, 404, 404),
+        line("POST", "/api/submissions/{id}/tried/mesh", tried, 401, 422, 404, 404, 422),
+        line("POST", "/api/submissions/{id}/tried/edges", tried, 401, 422, 404, 404, 422),
+        line(
+            "POST",
+            "/api/submissions/{id}/copies",
+            Map.of("clientKey", UUID.randomUUID()),
+            401,
+            404,
+            404,
+            404,
+            201),
+        line(
+            "PUT",
+            "/api/submissions/{id}/notes/{note}/mend",
+            Map.of("workpiece", UUID.randomUUID(), "revision", 9),
+            401,
+            404,
+            404,
+            404,
+            404),
         line("PUT", "/api/submissions/{id}/ready", ready, 401, 404, 404, 404, 409),
         line("POST", "/api/submissions/{id}/call-back", null, 401, 404, 404, 404, 200),
         line("POST", "/api/submissions/{id}/amendment", null, 401, 404, 404, 404, 409),

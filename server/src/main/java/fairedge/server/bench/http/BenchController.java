@@ -36,6 +36,7 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -121,12 +122,14 @@ class BenchController {
       long revision, @NotNull String finding, @Nullable List<@NotNull Integer> hidden) {}
 
   /**
-   * What would mend all of a kind.
+   * What would mend all of some kinds.
    *
-   * @param kind null: all that must and should be mended
+   * @param kinds none: all that must and should be mended
    */
   record AllMendsRequest(
-      long revision, @Nullable String kind, @Nullable List<@NotNull Integer> hidden) {}
+      long revision,
+      @Nullable @Size(max = 80) List<@NotNull @Size(max = 60) String> kinds,
+      @Nullable List<@NotNull Integer> hidden) {}
 
   record MotionsRequest(long revision, @NotNull Change change) {}
 
@@ -143,7 +146,7 @@ class BenchController {
       @NotNull View view,
       @Nullable List<@NotNull Integer> hidden) {}
 
-  private static List<Integer> orNone(@Nullable List<Integer> ids) {
+  private static <T> List<T> orNone(@Nullable List<T> ids) {
     return ids == null ? List.of() : ids;
   }
 
@@ -281,13 +284,20 @@ class BenchController {
     return mends.of(id, student, asked.revision(), asked.finding(), orNone(asked.hidden()));
   }
 
-  /** What would mend all of a kind, as one step. */
+  /** What would mend all of some kinds, as one step; asked for until it is there. */
   @PostMapping("/workpieces/{id}/mends/all")
   MendsView.AllView allMends(
       @PathVariable UUID id,
       @Valid @RequestBody AllMendsRequest asked,
       @AuthenticationPrincipal SignedIn student) {
-    return mends.all(id, student, asked.revision(), asked.kind(), orNone(asked.hidden()));
+    return mends.all(id, student, asked.revision(), orNone(asked.kinds()), orNone(asked.hidden()));
+  }
+
+  /** Ends what is under way of that. */
+  @DeleteMapping("/workpieces/{id}/mends/all")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void endAllMends(@PathVariable UUID id, @AuthenticationPrincipal SignedIn student) {
+    mends.stop(id, student);
   }
 
   /** How panels move on the way to a fold; asked by POST, since it may be long. */

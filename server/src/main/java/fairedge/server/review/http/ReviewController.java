@@ -4,15 +4,18 @@ import fairedge.core.geometry.Vec3;
 import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
+import fairedge.core.step.Change;
 import fairedge.core.survey.EdgeChange;
 import fairedge.json.CreditsView;
 import fairedge.json.FindingView.ElementView;
+import fairedge.server.bench.MendsView;
 import fairedge.server.inspection.BendAsked;
 import fairedge.server.inspection.Tried;
 import fairedge.server.platform.Inside;
 import fairedge.server.platform.Json;
 import fairedge.server.platform.Packed;
 import fairedge.server.platform.SignedIn;
+import fairedge.server.practice.PracticeView.PracticePiece;
 import fairedge.server.review.AnswerView;
 import fairedge.server.review.AnswerView.GivenView;
 import fairedge.server.review.AnswerView.Verdict;
@@ -22,9 +25,11 @@ import fairedge.server.review.MyWorkView;
 import fairedge.server.review.NoteView;
 import fairedge.server.review.NoteView.CameraView;
 import fairedge.server.review.NoteView.NoteKind;
+import fairedge.server.review.NoteView.NoteMend;
 import fairedge.server.review.ReviewView;
 import fairedge.server.review.Reviewing;
 import fairedge.server.review.Reviews;
+import fairedge.server.review.SubmissionMends;
 import fairedge.server.review.SubmissionOutlet;
 import fairedge.server.review.Threads;
 import fairedge.server.submission.PictureSize;
@@ -68,6 +73,7 @@ class ReviewController {
   private final Threads threads;
   private final SubmissionOutlet outlet;
   private final Beside beside;
+  private final SubmissionMends mends;
   private final Json json;
 
   ReviewController(
@@ -77,7 +83,9 @@ class ReviewController {
       Threads threads,
       SubmissionOutlet outlet,
       Beside beside,
+      SubmissionMends mends,
       Json json) {
+    this.mends = mends;
     this.reviewing = reviewing;
     this.beside = beside;
     this.threads = threads;
@@ -104,7 +112,8 @@ class ReviewController {
       @NotNull Vec3 place,
       @Nullable CameraView camera,
       @Nullable List<@NotNull List<@NotNull Vec3>> strokes,
-      @Nullable UUID phrase) {
+      @Nullable UUID phrase,
+      @Nullable @Valid NoteMendRequest mend) {
     Reviewing.Drafted note() {
       return new Reviewing.Drafted(
           new NoteView(
@@ -117,10 +126,33 @@ class ReviewController {
               camera,
               strokes == null ? List.of() : strokes,
               phrase,
+              mend == null ? null : mend.mend(),
               null),
           key);
     }
   }
+
+  /** What would cure what a note is about. */
+  record NoteMendRequest(@NotNull @Size(max = 400) String does, @NotNull Change change) {
+    NoteMend mend() {
+      return new NoteMend(does, change);
+    }
+  }
+
+  /**
+   * @param finding its key
+   */
+  record CuredRequest(@NotNull @Size(max = 400) String finding) {}
+
+  record TriedRequest(@NotNull Change change) {}
+
+  record CopyRequest(@NotNull UUID clientKey) {}
+
+  /**
+   * @param workpiece a copy of the hand-in on which it was drawn
+   * @param revision as whoever asks sees it
+   */
+  record DrawnRequest(@NotNull UUID workpiece, long revision) {}
 
   record GivenRequest(double credits, @NotNull @Size(max = 500) String reason) {}
 
@@ -284,6 +316,55 @@ class ReviewController {
     return ResponseEntity.ok()
         .header("Cache-Control", named ? "private, max-age=86400, immutable" : "private, no-cache")
         .body(picture.png());
+  }
+
+  /** What would cure a finding of it; asked by POST, as it may be long. */
+  @PostMapping("/submissions/{id}/mends")
+  MendsView mends(
+      @PathVariable UUID id,
+      @Valid @RequestBody CuredRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return mends.of(id, instructor, asked.finding());
+  }
+
+  /** The hand-in as it would be after a change; asked by POST, as it may be long. */
+  @PostMapping(value = "/submissions/{id}/tried/mesh", produces = MESH)
+  ResponseEntity<byte[]> triedMesh(
+      @PathVariable UUID id,
+      @Valid @RequestBody TriedRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn account) {
+    return Packed.reply(MESH, mends.tried(id, account, asked.change()), accepted);
+  }
+
+  /** Which edges the hand-in has beside itself after a change, and which it has not. */
+  @PostMapping("/submissions/{id}/tried/edges")
+  EdgeChange triedEdges(
+      @PathVariable UUID id,
+      @Valid @RequestBody TriedRequest asked,
+      @AuthenticationPrincipal SignedIn account) {
+    return mends.triedEdges(id, account, asked.change());
+  }
+
+  /** A copy of it to cut on: a practice piece of whoever reviews. */
+  @PostMapping("/submissions/{id}/copies")
+  @ResponseStatus(HttpStatus.CREATED)
+  PracticePiece copy(
+      @PathVariable UUID id,
+      @Valid @RequestBody CopyRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    return mends.copy(id, instructor, asked.clientKey());
+  }
+
+  /** What was done on a copy becomes the mend of a note that is written. */
+  @PutMapping("/submissions/{id}/notes/{note}/mend")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void drawn(
+      @PathVariable UUID id,
+      @PathVariable UUID note,
+      @Valid @RequestBody DrawnRequest asked,
+      @AuthenticationPrincipal SignedIn instructor) {
+    mends.drawn(id, note, instructor, asked.workpiece(), asked.revision());
   }
 
   @PutMapping("/submissions/{id}/draft")

@@ -91,6 +91,7 @@ public class AnswerStore {
         .orderBy(NOTE.NUMBER)
         .fetch(r -> {
           JSONB camera = r.getCamera();
+          JSONB mend = r.getMend();
           return new NoteView(
               r.getId(),
               NoteKind.valueOf(r.getKind()),
@@ -102,6 +103,7 @@ public class AnswerStore {
               KeptNote.told(
                   json.read(r.getStrokes(), new TypeReference<List<List<KeptPlace>>>() {})),
               r.getPhraseId(),
+              mend == null ? null : json.read(mend, KeptNote.KeptMend.class).told(),
               null);
         });
   }
@@ -160,6 +162,7 @@ public class AnswerStore {
 
   private void insert(UUID submission, int number, NoteView note) {
     CameraView camera = note.camera();
+    KeptNote.KeptMend mend = KeptNote.KeptMend.of(note.mend());
     db.insertInto(NOTE)
         .set(NOTE.ID, note.id())
         .set(NOTE.KIND, note.kind().name())
@@ -174,6 +177,7 @@ public class AnswerStore {
         .set(NOTE.ELEMENT_ID, note.element().id())
         .set(NOTE.PLACE, json.write(KeptPlace.of(note.place())))
         .set(NOTE.CAMERA, camera == null ? null : json.write(KeptPlace.Camera.of(camera)))
+        .set(NOTE.MEND, mend == null ? null : json.write(mend))
         .execute();
   }
 

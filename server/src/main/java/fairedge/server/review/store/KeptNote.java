@@ -1,9 +1,11 @@
 package fairedge.server.review.store;
 
 import fairedge.core.geometry.Vec3;
+import fairedge.core.step.Change;
 import fairedge.json.FindingView.ElementView;
 import fairedge.server.review.NoteView;
 import fairedge.server.review.NoteView.NoteKind;
+import fairedge.server.review.NoteView.NoteMend;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -20,7 +22,19 @@ record KeptNote(
     KeptPlace.@Nullable Camera camera,
     @Nullable String kind,
     @Nullable List<List<KeptPlace>> strokes,
-    @Nullable UUID phrase) {
+    @Nullable UUID phrase,
+    @Nullable KeptMend mend) {
+
+  /** What would cure it, as steps keep their changes. */
+  record KeptMend(String does, Change change) {
+    static @Nullable KeptMend of(@Nullable NoteMend mend) {
+      return mend == null ? null : new KeptMend(mend.does(), mend.change());
+    }
+
+    NoteMend told() {
+      return new NoteMend(does, change);
+    }
+  }
 
   static KeptNote of(NoteView n) {
     return new KeptNote(
@@ -33,7 +47,8 @@ record KeptNote(
         n.camera() == null ? null : KeptPlace.Camera.of(n.camera()),
         n.kind().name(),
         kept(n.strokes()),
-        n.phrase());
+        n.phrase(),
+        KeptMend.of(n.mend()));
   }
 
   NoteView told() {
@@ -47,6 +62,7 @@ record KeptNote(
         camera == null ? null : camera.told(),
         told(Objects.requireNonNullElse(strokes, List.of())),
         phrase,
+        mend == null ? null : mend.told(),
         null);
   }
 
