@@ -274,6 +274,9 @@ export const api = {
   workpiece: (id: string) => json<Workpiece>('GET', `/workpieces/${id}`),
   workpieceMesh: (id: string) => bytes(`/workpieces/${id}/mesh`),
   /** What lenses show of a workpiece at a revision, or of a hand-in. */
+  /** The smooth surface as it would be after a change. */
+  smoothAfter: (id: string, revision: number, change: Change, level: number | null) =>
+    bytesOf(`/workpieces/${id}/previews/smooth`, { revision, change, level }),
   workpieceLens: (id: string, revision: number) => ({
     key: ['workpiece', id, revision],
     look: (lens: string) =>

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { ApiProblem, type Tried } from '../api/client';
 import { MeshBuffers } from '../mesh/MeshBuffers';
-import { readSurface } from '../mesh/surface';
+import { readSurface, type Surface } from '../mesh/surface';
 import { readWire } from '../mesh/wire';
 import { useAddressed } from '../ui/useAddressed';
 import { useRested } from '../ui/useRested';
@@ -40,6 +40,8 @@ export interface Looked {
   /** The mesh as the lens shows it. */
   mesh: MeshBuffers;
   picture: LensPicture | null;
+  /** The smooth surface, where the lens shows it. */
+  surface: Surface | null;
   /** The ring and the loop of the edge that is looked at. */
   along: Along | null;
   level: Level | null;
@@ -99,6 +101,7 @@ export function useLensPicture(
   return {
     mesh: bend.mesh ?? mesh,
     picture,
+    surface,
     along: along.along,
     level: surface && {
       shown: surface.level,

@@ -13,6 +13,7 @@ import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { RemarkRings } from '../../stage/RemarkRings';
 import { useLooking } from '../../stage/useLooking';
+import { usePendingSmooth } from '../../stage/usePendingSmooth';
 import { Button } from '../../ui/Button';
 import { Failure, Loading, OfflineBand } from '../../ui/States';
 import { KeySheet } from '../../ui/KeySheet';
@@ -105,6 +106,8 @@ function OpenBench(
     nextFinding,
   );
   const { tool, hand, pending, preview } = cut;
+  const isMend = tool === 'mend' && pending && cut.current && preview !== null && !preview.refusal;
+  usePendingSmooth(looking, state.id, state.revision, isMend ? cut.change : null);
   const [brief, setBrief] = useState<BriefPlace>(state.steps.length === 0 ? 'over' : null);
 
   useEffect(() => {

@@ -345,7 +345,7 @@ function OpenReview({ review, mesh, onAnew }: OpenProps) {
                 onDrop={() => setMending(null)}
               />
             ) : (
-              <div className="flex gap-1.5">
+              <div className="flex flex-wrap gap-1.5">
                 <Button
                   look="instructor"
                   size="small"

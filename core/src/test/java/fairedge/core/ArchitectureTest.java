@@ -100,6 +100,7 @@ class ArchitectureTest {
                       "cut",
                       "tidy",
                       "form",
+                      "meet",
                       "step",
                       "survey",
                       "inspect")),

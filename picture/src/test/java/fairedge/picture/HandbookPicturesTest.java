@@ -23,6 +23,8 @@ import fairedge.core.geometry.Axis;
 import fairedge.core.geometry.Tolerance;
 import fairedge.core.geometry.Vec3;
 import fairedge.core.inspect.finding.Kind;
+import fairedge.core.mend.Mend;
+import fairedge.core.mend.Offer;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.props.HarbourProps;
 import fairedge.core.step.Change;
@@ -53,6 +55,18 @@ import org.junit.jupiter.params.provider.MethodSource;
 class HandbookPicturesTest {
   private static final Path FOLDER = Path.of("..", "docs", "handbook", "pictures");
   private static final MeshPicture.Size SIZE = new MeshPicture.Size(264, 156, 2);
+  private static final boolean IS_WRITTEN = Boolean.getBoolean("fair-edge.write-pictures");
+
+  /** How the last section of a card begins. */
+  private static final String MENDS = "\n## What mends it\n\n";
+
+  private static final String READ_ANEW =
+      "The fault is in the file, and was left out when it was read: hand the mesh in as it is now,"
+          + " or write the file again.";
+
+  /** So many pictures of a mend at the most: the first steps, and the last. */
+  private static final int MOST_STEPS = 4;
+
   private static final View CORNER = new View.Perspective(new Vec3(400, -500, 300));
   private static final View ABOVE = new View.Parallel(new Vec3(0, 0, -1));
 
@@ -268,6 +282,38 @@ class HandbookPicturesTest {
         .contains("pictures/" + name + "-before.png", "pictures/" + name + "-after.png");
   }
 
+  /** What the engine offers for the fault of the card, and the first of it made step by step. */
+  @ParameterizedTest
+  @MethodSource("kinds")
+  void card_endsWithItsMends(KindPlate plate) throws IOException {
+    Offer offer = plate.offer().orElse(null);
+    List<Mend> mends = offer == null ? List.of() : offer.mends();
+    List<Change> changes = mends.isEmpty() ? List.of() : mends.getFirst().changes();
+    Workpiece workpiece = new Workpiece(plate.before().copy(), plate.tolerance());
+    StringBuilder section = new StringBuilder(MENDS);
+    mends.forEach(mend -> section.append("- ").append(mend.does()).append("\n"));
+    if (mends.isEmpty()) {
+      section.append(offer == null ? READ_ANEW : offer.reason()).append("\n");
+    } else {
+      section.append("\nThe first, step by step:\n\n");
+    }
+    for (int i = 0; i < changes.size(); i++) {
+      assertThat(workpiece.apply(changes.get(i))).isInstanceOf(Outcome.Made.class);
+      if (i < MOST_STEPS - 1 || i == changes.size() - 1) {
+        String name = "%s-mend-%d.png".formatted(plate.kind().key(), i + 1);
+        isDrawn(name, workpiece.mesh(), List.of());
+        section.append("![Step %d](pictures/%s)\n".formatted(i + 1, name));
+      }
+    }
+    Path card = FOLDER.resolveSibling(plate.kind().key() + ".md");
+    if (IS_WRITTEN) {
+      String text = Files.readString(card);
+      int end = text.indexOf(MENDS);
+      Files.writeString(card, (end < 0 ? text : text.substring(0, end)) + section);
+    }
+    assertThat(card).content().endsWith(section);
+  }
+
   @Test
   void everyKind_hasItsPictures() {
     assertThat(KindPlates.all()).extracting(KindPlate::kind).containsExactly(Kind.values());
@@ -275,7 +321,7 @@ class HandbookPicturesTest {
 
   private static void isDrawn(String file, Mesh mesh, List<Mark> marks) throws IOException {
     byte[] png = MeshPicture.png(mesh, marks, SIZE);
-    if (Boolean.getBoolean("fair-edge.write-pictures")) {
+    if (IS_WRITTEN) {
       Files.createDirectories(FOLDER);
       Files.write(FOLDER.resolve(file), png);
     }

@@ -9,8 +9,12 @@ import fairedge.core.inspect.Inspector;
 import fairedge.core.inspect.Profile;
 import fairedge.core.inspect.Report.Assessed;
 import fairedge.core.inspect.finding.Kind;
+import fairedge.core.mend.Mender;
+import fairedge.core.mend.Offer;
+import fairedge.core.mend.State;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.Oddity;
+import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Starter;
 import fairedge.core.survey.Wanted;
 import fairedge.core.survey.Wanted.Line;
@@ -19,6 +23,7 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -56,15 +61,32 @@ final class KindPlates {
       return new KindPlate(kind, before, after, profile, starter, asked, oddities);
     }
 
+    Tolerance tolerance() {
+      return Tolerance.of((starter == null ? after : starter).bounds());
+    }
+
+    private Inspector inspector() {
+      Starter began = starter == null ? null : new Starter(starter, tolerance().flat());
+      return new Inspector(profile, tolerance(), began).asking(wanted, List.of());
+    }
+
     List<Mark> marks(Mesh mesh) {
-      Tolerance tolerance = Tolerance.of((starter == null ? after : starter).bounds());
-      Starter began = starter == null ? null : new Starter(starter, tolerance.flat());
       List<Oddity> odd = mesh == before ? oddities : List.of();
-      return new Inspector(profile, tolerance, began)
-          .asking(wanted, List.of()).inspect(mesh, odd).findings().stream()
-              .filter(a -> a.finding().kind() == kind)
-              .map(KindPlates::mark)
-              .toList();
+      return inspector().inspect(mesh, odd).findings().stream()
+          .filter(a -> a.finding().kind() == kind)
+          .map(KindPlates::mark)
+          .toList();
+    }
+
+    /** What the engine offers for the fault; empty where it is one of reading a file. */
+    Optional<Offer> offer() {
+      Workpiece workpiece = new Workpiece(before.copy(), tolerance());
+      State state = State.of(inspector(), workpiece);
+      return state.report().findings().stream()
+          .map(Assessed::finding)
+          .filter(finding -> finding.kind() == kind)
+          .findFirst()
+          .map(new Mender(workpiece, state, List.of())::of);
     }
 
     @Override

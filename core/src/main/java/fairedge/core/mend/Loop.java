@@ -155,6 +155,7 @@ final class Loop {
   private static String jump(Ground ground, List<Integer> edges, Plans plans) {
     Mesh mesh = ground.mesh();
     int e = edges.getFirst();
+    Slides.between(ground, e, plans);
     int wide = Mesh.NONE;
     for (int c = mesh.firstSideOn(e), i = 0; i < mesh.uses(e); i++, c = mesh.nextOnEdge(c)) {
       int rung = mesh.edgeOf(mesh.next(c));

@@ -28,6 +28,10 @@ public record Mend(List<Change> changes, String does, List<String> cures, Cost c
     return end < 0 ? does.substring(0, does.length() - 1) : does.substring(0, end);
   }
 
+  Mend told(String sentence) {
+    return new Mend(changes, sentence, cures, cost, why);
+  }
+
   Mend because(String reason) {
     return new Mend(changes, does, cures, cost, reason);
   }

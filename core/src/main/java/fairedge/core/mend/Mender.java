@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,6 +34,8 @@ public final class Mender {
 
   /** So many are tried for one. */
   public static final int MOST_TRIED = 24;
+
+  private static final List<String> OTHERS = List.of(" In another way.", " In a third way.");
 
   static final Comparator<Trial.Held> LEAST_FIRST =
       Comparator.comparingInt((Trial.Held held) -> -held.told().cured(Severity.MUST))
@@ -83,7 +86,18 @@ public final class Mender {
       mends.add(
           held.get(i).mend().because(i + 1 < held.size() ? why(held.get(i), held.get(i + 1)) : ""));
     }
-    return new Offer(finding, mends, mends.isEmpty() ? planned.reason() : "");
+    return new Offer(finding, told(mends), mends.isEmpty() ? planned.reason() : "");
+  }
+
+  /** Where two would be told by the same sentence, that the later is another way. */
+  private static List<Mend> told(List<Mend> mends) {
+    List<Mend> told = new ArrayList<>();
+    Map<String, Integer> known = new HashMap<>();
+    for (Mend mend : mends) {
+      int before = known.merge(mend.does(), 1, Integer::sum) - 1;
+      told.add(before == 0 ? mend : mend.told(mend.does() + OTHERS.get(before - 1)));
+    }
+    return told;
   }
 
   /**

@@ -1,16 +1,13 @@
 package fairedge.core.mend;
 
-import fairedge.core.flow.Ring;
-import fairedge.core.flow.Stop;
 import fairedge.core.inspect.finding.SurfaceFinding;
+import fairedge.core.meet.Meet.MeetWay;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
-import fairedge.core.step.Change;
+import fairedge.core.step.Forming;
 import fairedge.core.step.Mending;
 import fairedge.core.step.Tidying;
-import fairedge.core.tidy.Cap;
 import fairedge.core.tidy.Relax;
-import fairedge.core.tidy.Weld;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -29,10 +26,6 @@ final class Skins {
   /** A patch of more faces is no small thing to take out, unless all others are larger. */
   private static final int MOST_PATCHES = 6;
 
-  private static final int MOST_RINGS = 4;
-
-  private static final String LOOPED = "Put a loop across a ring that ends here, and fill";
-
   private Skins() {}
 
   static String plan(Ground ground, SurfaceFinding finding, Plans plans) {
@@ -40,7 +33,7 @@ final class Skins {
     List<Integer> edges = Ground.ids(finding.elements(), Element.Kind.EDGE);
     List<Integer> vertices = Ground.ids(finding.elements(), Element.Kind.VERTEX);
     return switch (finding) {
-      case SurfaceFinding.Border f -> border(ground, edges, plans);
+      case SurfaceFinding.Border f -> Holes.plan(ground, edges, plans);
       case SurfaceFinding.CrowdedEdge f -> crowded(ground, edges.getFirst(), plans);
       case SurfaceFinding.BowTie f -> bowTie(ground, vertices.getFirst(), plans);
       case SurfaceFinding.Flipped f -> flipped(faces, "Turn %d %s over.", plans);
@@ -59,134 +52,12 @@ final class Skins {
       case SurfaceFinding.Concave f -> bent(ground, faces.getFirst(), plans);
       case SurfaceFinding.Warped f -> bent(ground, faces.getFirst(), plans);
       case SurfaceFinding.Folded f -> folded(ground, edges.getFirst(), plans);
-      case SurfaceFinding.Crossing f ->
-          "Where faces pass through each other it is for you to say what is to stay: let the parts"
-              + " meet.";
+      case SurfaceFinding.Crossing f -> crossing(ground, faces, plans);
       case SurfaceFinding.Tangled f ->
           "Too much passes through itself here to be mended one by one.";
       case SurfaceFinding.OtherParts f ->
           "Which part is too many, or what was to be joined, is for you to say.";
     };
-  }
-
-  private static String border(Ground ground, List<Integer> edges, Plans plans) {
-    int sides = edges.size();
-    int first = edges.getFirst();
-    welded(ground, edges, plans);
-    List<Change> before = turned(ground, edges);
-    if (sides == 4) {
-      List<Change> all = new ArrayList<>(before);
-      all.add(new Tidying.FaceChange(edges));
-      plans.accept(Plan.other("Fill this hole with one quad.", all.toArray(Change[]::new)));
-    }
-    if (sides % 2 == 0) {
-      filled(first, sides, "", before, plans);
-      return "";
-    }
-    for (Ring ring : rings(ground.mesh(), edges)) {
-      int at = ring.edges().stream().filter(edges::contains).findFirst().orElseThrow();
-      List<Change> all = new ArrayList<>(before);
-      all.add(Change.LoopsChange.of(at, 0.5));
-      if (sides == 3) {
-        all.add(new Tidying.CapChange(new Cap.Plan(null, at, Cap.Form.GRID, 0, 0, 0, 0)));
-        plans.accept(
-            Plan.other(
-                "Put a loop across %d %s, so that the hole has 4 sides, and fill it."
-                    .formatted(ring.quads().size(), ring.quads().size() == 1 ? "quad" : "quads"),
-                all.toArray(Change[]::new)));
-      } else {
-        filled(at, sides + 1, LOOPED, all, plans);
-      }
-    }
-    return "With an odd number of sides it can't be filled with quads alone, and no ring that ends"
-        + " here can be given a loop.";
-  }
-
-  /** Where vertices of the border lie in one place the hole is none. */
-  private static void welded(Ground ground, List<Integer> edges, Plans plans) {
-    Mesh mesh = ground.mesh();
-    TreeSet<Integer> vertices = new TreeSet<>();
-    edges.forEach(e -> {
-      vertices.add(mesh.first(e));
-      vertices.add(mesh.second(e));
-    });
-    double weld = ground.facts().weld();
-    List<Change> welds = new ArrayList<>();
-    while (!vertices.isEmpty()) {
-      int v = vertices.removeFirst();
-      vertices.stream()
-          .filter(w -> mesh.position(w).distance(mesh.position(v)) <= weld)
-          .findFirst()
-          .ifPresent(w -> {
-            vertices.remove(w);
-            welds.add(new Tidying.WeldChange(List.of(v, w), Weld.At.FIRST));
-          });
-    }
-    if (!welds.isEmpty()) {
-      plans.accept(
-          Plan.of(
-              "Weld the vertices of the border that lie in one place.",
-              welds.toArray(Change[]::new)));
-    }
-  }
-
-  /** What has to be turned over first, so that all faces at a border look the same way. */
-  private static List<Change> turned(Ground ground, List<Integer> edges) {
-    Mesh mesh = ground.mesh();
-    TreeSet<Integer> beside = new TreeSet<>();
-    edges.forEach(e -> Arrays.stream(mesh.facesOn(e)).forEach(beside::add));
-    return ground.report().findings().stream()
-        .map(a -> a.finding())
-        .filter(SurfaceFinding.Flipped.class::isInstance)
-        .map(f -> Ground.ids(f.elements(), Element.Kind.FACE))
-        .filter(faces -> faces.stream().anyMatch(beside::contains))
-        .<Change>map(Tidying.FlipChange::new)
-        .toList();
-  }
-
-  private static void filled(int edge, int sides, String first, List<Change> before, Plans plans) {
-    int half = sides / 2;
-    int tried = 0;
-    for (int along = Math.max(1, sides / 4); along >= 1 && tried < 8 && sides > 4; along--) {
-      int starts = Math.min(4, half);
-      for (int start = 0; start < starts && tried < 8; start++, tried++) {
-        grid(edge, along, half - along, start, first, before, plans);
-      }
-    }
-    if (sides >= 6) {
-      List<Change> all = new ArrayList<>(before);
-      all.add(new Tidying.CapChange(new Cap.Plan(null, edge, Cap.Form.RINGS, 0, 0, 1, 0.6)));
-      plans.accept(
-          Plan.other(
-              "Fill this hole with a ring of quads and a grid.", all.toArray(Change[]::new)));
-    }
-  }
-
-  private static void grid(
-      int edge, int along, int across, int start, String first, List<Change> before, Plans plans) {
-    List<Change> all = new ArrayList<>(before);
-    all.add(new Tidying.CapChange(new Cap.Plan(null, edge, Cap.Form.GRID, along, start, 0, 0)));
-    plans.accept(
-        Plan.other(
-            "%s this hole with %d by %d quads."
-                .formatted(first.isEmpty() ? "Fill" : first, along, across),
-            all.toArray(Change[]::new)));
-  }
-
-  /**
-   * Open ones that end at one of some border edges and nowhere else at them, the shortest first.
-   */
-  private static List<Ring> rings(Mesh mesh, List<Integer> edges) {
-    TreeSet<Integer> own = new TreeSet<>(edges);
-    return own.stream()
-        .flatMap(e -> Ring.through(mesh, e).stream())
-        .filter(ring ->
-            !ring.closed()
-                && ring.edges().stream().filter(own::contains).count() == 1
-                && ring.stops().stream().allMatch(stop -> stop.cause() != Stop.Cause.CROWDED))
-        .sorted(Comparator.comparingInt(ring -> ring.quads().size()))
-        .limit(MOST_RINGS)
-        .toList();
   }
 
   /** A patch of surface at the edge out, the smallest first; or two of them joined no more. */
@@ -349,6 +220,28 @@ final class Skins {
               new Tidying.RelaxChange(corners, rounds, 0.5, Relax.RelaxWay.EVEN)));
     }
     return "";
+  }
+
+  /** Where one part lies in another they become one, or one is taken away from the other. */
+  private static String crossing(Ground ground, List<Integer> faces, Plans plans) {
+    int first = faces.isEmpty() ? Mesh.NONE : faces.getFirst();
+    faces.stream()
+        .filter(f -> ground.facts().parts().partOf(f) != ground.facts().parts().partOf(first))
+        .findFirst()
+        .ifPresent(other -> {
+          plans.accept(met("Let the two parts meet and become one.", first, other, MeetWay.JOIN));
+          plans.accept(
+              met("Take the one part away from the other.", first, other, MeetWay.SUBTRACT));
+          plans.accept(
+              met("Take the other part away from this one.", other, first, MeetWay.SUBTRACT));
+        });
+    return "Where faces pass through each other it is for you to say what is to stay.";
+  }
+
+  private static Plan met(String does, int first, int second, MeetWay way) {
+    return Plan.other(
+        does,
+        new Forming.MeetChange(List.of(first), List.of(second), null, way, 0, null, null, null));
   }
 
   private static String folded(Ground ground, int e, Plans plans) {

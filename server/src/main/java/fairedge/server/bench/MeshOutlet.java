@@ -5,8 +5,11 @@ import fairedge.core.lens.Along;
 import fairedge.core.lens.Lens;
 import fairedge.core.lens.LensPicture;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
 import fairedge.core.step.Forming;
+import fairedge.core.step.Outcome;
+import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Wanted;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
@@ -88,6 +91,27 @@ public class MeshOutlet {
   public byte[] smooth(UUID id, SignedIn student, @Nullable Integer level) {
     return looked(
         id, student, null, mesh -> inspections.smooth(mesh, mesh.bounds().centre(), level));
+  }
+
+  /**
+   * The same as it would be after a change.
+   *
+   * @throws Problem if the change is refused
+   */
+  public byte[] smoothAfter(
+      UUID id, SignedIn student, long revision, Change change, @Nullable Integer level) {
+    Task task = workshop.task(workpieces.require(id, student));
+    return looked(
+        id,
+        student,
+        revision,
+        mesh -> {
+          if (new Workpiece(mesh, task.tolerance()).apply(change)
+              instanceof Outcome.Refused refused) {
+            throw Problem.of(Problem.Kind.REFUSED, refused.refusal().reason());
+          }
+          return inspections.smooth(mesh, mesh.bounds().centre(), level);
+        });
   }
 
   /** How the mesh fares when it is bent: the places of its vertices as a delta of its message. */

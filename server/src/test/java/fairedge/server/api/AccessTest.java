@@ -371,6 +371,7 @@ class AccessTest {
         line("POST", "/api/workpieces/{id}/parts", bring, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/parts/file", null, 401, 415, 415, 415, 415),
         line("POST", "/api/workpieces/{id}/motions", motions, 401, 400, 404, 404, 404),
+        line("POST", "/api/workpieces/{id}/previews/smooth", motions, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/mends", mends, 401, 409, 404, 404, 404),
         line("POST", "/api/workpieces/{id}/mends/all", all, 401, 409, 404, 404, 404),
         line("DELETE", "/api/workpieces/{id}/mends/all", null, 401, 204, 404, 404, 404),

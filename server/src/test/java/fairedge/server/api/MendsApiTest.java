@@ -63,6 +63,11 @@ class MendsApiTest {
     JsonNode first = offer.path("mends").get(0);
     assertThat(first.path("does").asString()).isEqualTo("Fill it with 4 by 4 quads.");
     assertThat(first.path("cost").path("faces").asInt()).isEqualTo(15);
+    amara
+        .post(
+            path(open) + "/previews/smooth",
+            Map.of("revision", 0, "change", first.path("change"), "level", 1))
+        .is(200);
     amara.post(path(open) + "/steps", step(0, first.path("change"))).is(200);
     JsonNode after = amara.get(path(open)).is(200).json();
     assertThat(after.path("check").path("must").asInt()).isEqualTo(1);

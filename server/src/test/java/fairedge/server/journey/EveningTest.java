@@ -273,6 +273,53 @@ class EveningTest {
     student.see(By.xpath("//summary[contains(., 'Said before')]"));
   }
 
+  /** A mend is looked at beside the hand-in, sent with a note, and tried by its student. */
+  @Test
+  void aMend_isSentWithANote_andTriedByItsStudent() {
+    String id = handIn(Client.signedIn(app, "rune"));
+    instructor.open("/");
+    instructor.press("Sign in as Marit");
+    instructor.button("Review");
+    instructor.open("/review/" + id + "?alone=no");
+    instructor.see("chosen-place");
+    instructor.type("m");
+    instructor.see(By.cssSelector("[data-testid=mend-form] [role=radio][aria-checked=true]"));
+    instructor.see(By.xpath("//*[@data-testid='beside']//*[contains(., 'With the mend')]"));
+    instructor.see(By.cssSelector("[data-testid=ghost] [data-advice]"));
+    assertThat(instructor.barriers()).isEmpty();
+    instructor.type(Keys.ENTER);
+    instructor.see(By.cssSelector("[aria-label='Text of note 1']:focus"));
+    instructor.type("So it is quads.");
+    instructor.see("note-mend");
+    instructor.type(Keys.ESCAPE);
+    instructor.press("Show it");
+    instructor.see(By.cssSelector("[data-testid=beside] [data-advice]"));
+    instructor.picture("review-mend");
+    instructor.type("k");
+    instructor.see(By.cssSelector("[aria-label=Verdict] [aria-checked=true]"));
+    instructor.chord(Keys.CONTROL, Keys.ENTER);
+    database.await("select count(*) from saying", "1");
+    try (Browser student = new Browser(app.address())) {
+      student.open("/");
+      student.press("Sign in as Rune");
+      student.button("Read the answer");
+      student.open("/answer/" + id + "?note=1");
+      student.see(By.cssSelector("[data-testid=ghost] [data-advice]"));
+      student.press("Try this mend");
+      student.seeText("slip", "The mend of note 1");
+      student.seeText("slip", "stand now go");
+      student.type("u");
+      student.see(By.cssSelector("[data-testid=ghost] [data-advice]"));
+      student.type("u");
+      student.type(Keys.ENTER);
+      student.await(() -> student.see("last-step").getText().contains("2"));
+      student.press("Undo");
+      student.await(() -> student.see("last-step").getText().contains("Trace"));
+      assertThat(student.complaints()).isEmpty();
+    }
+    assertThat(instructor.complaints()).isEmpty();
+  }
+
   /** Somebody else has it open: it can be read, and taken over with what is written. */
   @Test
   void heldAnswer_isReadOnly_untilItIsTakenOver() {

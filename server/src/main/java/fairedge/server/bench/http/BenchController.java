@@ -114,6 +114,11 @@ class BenchController {
       boolean findings) {}
 
   /**
+   * @param level of subdivision; as many as are quick to draw where none is named
+   */
+  record SmoothRequest(long revision, @NotNull Change change, @Nullable Integer level) {}
+
+  /**
    * What would mend a finding.
    *
    * @param finding its key
@@ -212,6 +217,19 @@ class BenchController {
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn student) {
     return Packed.reply(SURFACE, outlet.smooth(id, student, level), accepted);
+  }
+
+  /** The same as it would be after a change; asked by POST, as it may be long. */
+  @PostMapping(value = "/workpieces/{id}/previews/smooth", produces = SURFACE)
+  ResponseEntity<byte[]> smoothAfter(
+      @PathVariable UUID id,
+      @Valid @RequestBody SmoothRequest asked,
+      @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
+      @AuthenticationPrincipal SignedIn student) {
+    return Packed.reply(
+        SURFACE,
+        outlet.smoothAfter(id, student, asked.revision(), asked.change(), asked.level()),
+        accepted);
   }
 
   /** How it fares when it is bent, twisted or tapered. */
