@@ -13,25 +13,24 @@ interface Props {
 /** Mends of a finding with what they cost, the least first. */
 export function MendList({ mends, at, onChoose }: Props) {
   return (
-    <ul role="radiogroup" aria-label="Mends" className="space-y-1">
+    <div role="radiogroup" aria-label="Mends" className="space-y-1">
       {mends.map((m, i) => (
-        <li key={i}>
-          <button
-            type="button"
-            role="radio"
-            aria-checked={i === at}
-            className={`w-full rounded-ctl border px-2 py-1.5 text-left ${i === at ? 'border-ink bg-shoal1' : 'border-ctl bg-sheet hover:bg-shoal1'}`}
-            onClick={() => onChoose(i)}
-          >
-            <span className="block leading-[18px]">{m.does}</span>
-            <span className="condensed block text-[13px] text-ink2">{costText(m)}</span>
-            {m.why && i === 0 && (
-              <span className="condensed block text-[13px] text-ink2">{m.why}</span>
-            )}
-          </button>
-        </li>
+        <button
+          key={i}
+          type="button"
+          role="radio"
+          aria-checked={i === at}
+          className={`w-full rounded-ctl border px-2 py-1.5 text-left ${i === at ? 'border-ink bg-shoal1' : 'border-ctl bg-sheet hover:bg-shoal1'}`}
+          onClick={() => onChoose(i)}
+        >
+          <span className="block leading-[18px]">{m.does}</span>
+          <span className="condensed block text-[13px] text-ink2">{costText(m)}</span>
+          {m.why && i === 0 && (
+            <span className="condensed block text-[13px] text-ink2">{m.why}</span>
+          )}
+        </button>
       ))}
-    </ul>
+    </div>
   );
 }
 

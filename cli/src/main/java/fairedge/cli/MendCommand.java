@@ -85,6 +85,7 @@ final class MendCommand implements Callable<Integer> {
    * @param mended keys of what is gone
    * @param left keys of what was asked for and stands
    * @param offers where nothing is made: what would be
+   * @param routes what is to be known of the routes of odd faces; mostly empty
    * @param report of the mesh as it is then
    */
   record FileMended(
@@ -93,6 +94,7 @@ final class MendCommand implements Callable<Integer> {
       List<String> mended,
       List<String> left,
       List<Offered> offers,
+      String routes,
       CheckView report) {}
 
   /** What would cure one finding. */
@@ -185,6 +187,7 @@ final class MendCommand implements Callable<Integer> {
           List.of(),
           List.of(),
           offers(workpiece, state, which),
+          "",
           CheckView.of(report, mesh));
     }
     Sweep sweep = Sweep.of(workpiece, state, List.of(), which, (dealt, of) -> {});
@@ -200,6 +203,7 @@ final class MendCommand implements Callable<Integer> {
         sweep.mended(),
         sweep.left(),
         List.of(),
+        sweep.routes(),
         CheckView.of(inspector.inspect(mesh), mesh));
   }
 
@@ -242,6 +246,9 @@ final class MendCommand implements Callable<Integer> {
     }
     if (file.offers().isEmpty()) {
       to.printf("  %d mended by %d changes%n", file.mended().size(), file.changes().size());
+      if (!file.routes().isEmpty()) {
+        to.println("  " + file.routes());
+      }
       file.left().forEach(key -> to.println("  left: " + key));
     }
     to.printf(

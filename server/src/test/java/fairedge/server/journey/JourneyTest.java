@@ -203,7 +203,6 @@ class JourneyTest {
     student.seeText("hint", "lays a loop at the middle of this ring of 12 quads");
     student.see("cut-line");
     student.seeNo("slip");
-    student.picture("bench-loop");
     student.type("m");
     student.clickAt(low.towards(high, 0.4));
     student.seeText("effect", "Splits 5 quads in front and 7 behind. Adds 12 vertices.");
