@@ -5,6 +5,7 @@ import fairedge.core.inspect.Report;
 import fairedge.core.inspect.finding.SidesFinding;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.survey.Curviest;
 import fairedge.core.survey.Subject;
 import java.util.BitSet;
 import java.util.List;
@@ -15,8 +16,9 @@ import java.util.Optional;
  *
  * @param report of the mesh
  * @param hidden faces that are to stay as they are
+ * @param curviest where it bends most
  */
-record Ground(Subject facts, Report report, BitSet hidden) {
+record Ground(Subject facts, Report report, BitSet hidden, Curviest curviest) {
   Mesh mesh() {
     return facts.mesh();
   }
@@ -48,7 +50,7 @@ record Ground(Subject facts, Report report, BitSet hidden) {
 
   /** How dear a step of a valence away from 4 is here. */
   int weight(int v) {
-    return facts.curvature().isInCurviestTenth(v) ? 2 : 1;
+    return curviest.has(v) ? 2 : 1;
   }
 
   static List<Integer> ids(List<Element> elements, Element.Kind kind) {

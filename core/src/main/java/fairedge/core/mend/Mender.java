@@ -4,9 +4,8 @@ import fairedge.core.effort.Effort;
 import fairedge.core.inspect.Report.Assessed;
 import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Finding;
-import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Workpiece;
-import fairedge.core.survey.Subject;
+import fairedge.core.survey.Curviest;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
@@ -24,9 +23,8 @@ import java.util.function.Function;
  * for a finding; each is tried until {@value #MOST} hold. The same mesh gives the same list. For
  * one thread at a time, the one that has the workpiece.
  *
- * <p>Cost: once for a state, where the form bends ({@link fairedge.core.survey.Curvature}) unless
- * inspections asked for it, and a look at all vertices; then for each plan what it touches, and the
- * findings.
+ * <p>Cost: once for a state, where the form bends ({@link Curviest}); then for each plan what it
+ * touches, and the findings.
  */
 public final class Mender {
   /** So many are offered for a finding. */
@@ -50,6 +48,7 @@ public final class Mender {
   private final Workpiece workpiece;
   private State state;
   private final BitSet hidden = new BitSet();
+  private final Curviest curviest;
   private final Trial trial;
 
   /**
@@ -59,16 +58,8 @@ public final class Mender {
     this.workpiece = workpiece;
     this.state = state;
     hidden.forEach(this.hidden::set);
-    this.trial = new Trial(workpiece, state, hidden, state.ask(workpiece, Mender::curved));
-  }
-
-  private static BitSet curved(Subject facts) {
-    BitSet curved = new BitSet();
-    Mesh mesh = facts.mesh();
-    for (int v = 0; v < mesh.vertexEnd(); v++) {
-      curved.set(v, mesh.hasVertex(v) && facts.curvature().isInCurviestTenth(v));
-    }
-    return curved;
+    this.curviest = Curviest.of(workpiece.mesh());
+    this.trial = new Trial(workpiece, state, hidden, curviest);
   }
 
   /**
@@ -198,7 +189,8 @@ public final class Mender {
   }
 
   private <T> T ask(Function<Ground, T> question) {
-    return state.ask(workpiece, facts -> question.apply(new Ground(facts, state.report(), hidden)));
+    return state.ask(
+        workpiece, facts -> question.apply(new Ground(facts, state.report(), hidden, curviest)));
   }
 
   /** By what one stands before the next. */

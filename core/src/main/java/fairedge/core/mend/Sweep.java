@@ -4,11 +4,14 @@ import fairedge.core.effort.Effort;
 import fairedge.core.inspect.Report.Assessed;
 import fairedge.core.inspect.finding.Finding;
 import fairedge.core.inspect.finding.SidesFinding;
+import fairedge.core.mesh.Element;
 import fairedge.core.step.Change;
 import fairedge.core.step.Mending;
 import fairedge.core.step.Outcome;
+import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -72,6 +75,7 @@ public record Sweep(
     Work work = new Work(workpiece.copyOn(workpiece.mesh().copy()), state, hidden, which, progress);
     Set<String> asked = work.asked;
     work.routes();
+    work.pairs();
     work.oneByOne();
     Set<String> still = work.standing.keySet();
     return new Sweep(
@@ -81,6 +85,9 @@ public record Sweep(
         work.mends,
         work.told);
   }
+
+  /** So many pairs of triangles are lifted together. */
+  private static final int MOST_TOGETHER = 64;
 
   /** A sweep as it goes. */
   private static final class Work {
@@ -150,6 +157,63 @@ public record Sweep(
         }
       }
       told = made == 0 ? "" : together.set().told(made);
+    }
+
+    /**
+     * Pairs of triangles that have no corner in common are lifted together: if that brings nothing,
+     * each by itself would not either.
+     */
+    void pairs() {
+      List<Assessed> batch = new ArrayList<>();
+      Set<Integer> corners = new HashSet<>();
+      for (Assessed a : List.copyOf(mender.state().report().findings())) {
+        if (which.test(a)
+            && a.finding() instanceof SidesFinding.Triangle pair
+            && pair.form() == SidesFinding.Triangle.Form.PAIR) {
+          Set<Integer> its = new HashSet<>();
+          pair.faces().forEach(f -> Arrays.stream(own.mesh().vertices(f)).forEach(its::add));
+          if (batch.size() == MOST_TOGETHER || its.stream().anyMatch(corners::contains)) {
+            lift(batch);
+            batch.clear();
+            corners.clear();
+          }
+          batch.add(a);
+          corners.addAll(its);
+        }
+      }
+      lift(batch);
+    }
+
+    private void lift(List<Assessed> pairs) {
+      if (pairs.size() < 2) {
+        return;
+      }
+      Effort.check();
+      List<Integer> edges =
+          pairs.stream()
+              .flatMap(a -> Ground.ids(a.finding().elements(), Element.Kind.EDGE).stream())
+              .toList();
+      Plan all =
+          Plan.of(
+              "Lift %d edges: each pair of triangles becomes one quad.".formatted(edges.size()),
+              new Tidying.LiftChange(edges, List.of(), false));
+      Assessed first = standing.get(pairs.getFirst().finding().key());
+      if (first != null) {
+        mender
+            .first(List.of(all), first)
+            .filter(held -> isPlain(held, pairs))
+            .ifPresent(held -> {
+              make(held);
+              mends += pairs.size() - 1;
+            });
+      }
+    }
+
+    private static boolean isPlain(Trial.Held held, List<Assessed> pairs) {
+      Set<String> gone = new HashSet<>();
+      held.told().gone().forEach(a -> gone.add(a.finding().key()));
+      return held.mend().cost().found() == 0
+          && pairs.stream().allMatch(a -> gone.contains(a.finding().key()));
     }
 
     private boolean isOdd(Finding finding) {

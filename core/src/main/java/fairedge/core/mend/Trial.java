@@ -11,15 +11,14 @@ import fairedge.core.mesh.ElementSet;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Curviest;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -44,33 +43,22 @@ final class Trial {
   private final Workpiece workpiece;
   private State state;
 
-  /** The findings of the state, each by itself. */
-  private Set<Finding> before;
-
   private final List<Integer> hidden;
-  private final BitSet curved;
+  private final Curviest curviest;
 
   /**
-   * @param curved vertices where the form bends most
+   * @param curviest where the form bends most
    */
-  Trial(Workpiece workpiece, State state, List<Integer> hidden, BitSet curved) {
+  Trial(Workpiece workpiece, State state, List<Integer> hidden, Curviest curviest) {
     this.workpiece = workpiece;
     this.state = state;
-    this.before = known(state);
     this.hidden = hidden;
-    this.curved = curved;
+    this.curviest = curviest;
   }
 
   /** From now on tries on what was made of the workpiece since. */
   void goOn(State next) {
     state = next;
-    before = known(next);
-  }
-
-  private static Set<Finding> known(State state) {
-    Set<Finding> known = Collections.newSetFromMap(new IdentityHashMap<>());
-    state.report().findings().forEach(a -> known.add(a.finding()));
-    return known;
   }
 
   /**
@@ -181,7 +169,7 @@ final class Trial {
   }
 
   private int weight(int v) {
-    return curved.get(v) ? 2 : 1;
+    return curviest.has(v) ? 2 : 1;
   }
 
   /**
@@ -204,25 +192,17 @@ final class Trial {
 
   /** Null where the finding stays, or one as severe comes. */
   private @Nullable Told told(Assessed target, Report now) {
-    // What was not looked at anew is the same object: of most nothing needs to be compared.
-    Set<Finding> still = Collections.newSetFromMap(new IdentityHashMap<>());
-    List<Assessed> come = new ArrayList<>();
-    for (Assessed a : now.findings()) {
-      still.add(a.finding());
-      if (!before.contains(a.finding())) {
-        come.add(a);
-      }
-    }
+    Difference difference = Difference.of(state.report().findings(), now.findings());
+    List<Assessed> come = difference.come();
     Map<String, Severity> later = new HashMap<>();
     come.forEach(a -> later.merge(a.finding().key(), a.severity(), Trial::worse));
-    if (still.contains(target.finding()) || later.containsKey(target.finding().key())) {
+    if (difference.gone().stream().noneMatch(a -> a.finding() == target.finding())
+        || later.containsKey(target.finding().key())) {
       return null;
     }
-    List<Assessed> changed =
-        state.report().findings().stream().filter(a -> !still.contains(a.finding())).toList();
     Set<String> known = new HashSet<>();
     List<Assessed> gone = new ArrayList<>();
-    for (Assessed a : changed) {
+    for (Assessed a : difference.gone()) {
       String key = a.finding().key();
       known.add(key);
       Severity then = later.get(key);

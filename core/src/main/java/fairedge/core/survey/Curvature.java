@@ -100,6 +100,13 @@ public final class Curvature {
     for (int f : mesh.facesAt(v)) {
       sum = shapes.isMeasured(f) ? sum.plus(shapes.newell(f)) : sum;
     }
+    return at(mesh, sum, v);
+  }
+
+  /**
+   * @param sum of the Newell vectors of the faces at v
+   */
+  static @Nullable Bend at(Mesh mesh, Vec3 sum, int v) {
     if (!(sum.length() > 0)) {
       return null;
     }

@@ -17,6 +17,7 @@ import fairedge.core.step.Mending;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Curviest;
 import fairedge.core.work.Scope;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -71,7 +72,7 @@ class LeastTest {
               .filter(a -> a.finding() instanceof SidesFinding.Ngon)
               .findFirst()
               .orElseThrow();
-      Trial trial = new Trial(workpiece, state, List.of(), new BitSet());
+      Trial trial = new Trial(workpiece, state, List.of(), Curviest.of(mesh));
       Trial.Held least =
           new Mender(workpiece, state, List.of())
               .of(many.finding()).mends().stream()
@@ -198,7 +199,8 @@ class LeastTest {
           state.ask(
               workpiece,
               facts -> {
-                Ground ground = new Ground(facts, state.report(), new BitSet());
+                Ground ground =
+                    new Ground(facts, state.report(), new BitSet(), Curviest.of(facts.mesh()));
                 return new RouteSearch(ground)
                     .past(odd.getFirst(), odd.getLast(), RouteSearch.Taken.NOTHING, 100)
                     .map(RouteSearch.Found::cost)

@@ -14,6 +14,7 @@ import fairedge.core.mesh.MeshBytes;
 import fairedge.core.step.Mending;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Curviest;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -38,7 +39,10 @@ class RouteSetTest {
 
     <T> T ask(Function<Ground, T> question) {
       return state.ask(
-          workpiece, facts -> question.apply(new Ground(facts, state.report(), new BitSet())));
+          workpiece,
+          facts ->
+              question.apply(
+                  new Ground(facts, state.report(), new BitSet(), Curviest.of(facts.mesh()))));
     }
   }
 

@@ -13,6 +13,7 @@ import fairedge.core.local.MeshEdit;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import java.util.function.DoubleBinaryOperator;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class CurvatureTest {
@@ -63,6 +64,15 @@ class CurvatureTest {
     assertThat(tenth).isBetween(160, 172);
     assertThat(curvature.isInCurviestTenth(41 * 20 + 20)).isTrue();
     assertThat(curvature.isInCurviestTenth(0)).isFalse();
+    Curviest curviest = Curviest.of(bump);
+    for (int v = 0; v < bump.vertexEnd(); v++) {
+      assertThat(curviest.has(v)).as("vertex %d", v).isEqualTo(curvature.isInCurviestTenth(v));
+    }
+    Mesh large = raised(100, 1, (x, y) -> Math.exp(-20 * (x * x + y * y)));
+    Curviest sampled = Curviest.of(large);
+    assertThat(IntStream.range(0, large.vertexEnd()).filter(sampled::has).count())
+        .as("about a tenth of 10,201")
+        .isBetween(900L, 1140L);
     Mesh flat = Meshes.grid(6, 6);
     assertThat(new Curvature(flat, new FaceShapes(flat, 0.1)).isInCurviestTenth(24)).isFalse();
   }

@@ -74,7 +74,7 @@ public final class TriangleFinder implements Finder {
     IdSet group = grown(subject, anew.faces());
     List<Finding> kept = new ArrayList<>();
     for (Finding finding : before) {
-      if (facesOf(finding).noneMatch(f -> group.has(f) || anew.has(Element.Kind.FACE, f))) {
+      if (isUntouched(finding, group, anew)) {
         kept.add(finding);
       }
     }
@@ -89,8 +89,13 @@ public final class TriangleFinder implements Finder {
     return kept;
   }
 
-  private static IntStream facesOf(Finding finding) {
-    return ((SidesFinding.Triangle) finding).faces().stream().mapToInt(Integer::intValue);
+  private static boolean isUntouched(Finding finding, IdSet group, Anew anew) {
+    for (int f : ((SidesFinding.Triangle) finding).faces()) {
+      if (group.has(f) || anew.has(Element.Kind.FACE, f)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** The triangles among some faces, and all that hang together with them by vertices. */
