@@ -8,8 +8,10 @@ import fairedge.core.mesh.Mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -136,12 +138,11 @@ record RouteSet(List<Found> routes, List<Integer> alone, boolean isExact, int ov
     Ways ways = new Ways(ground, search, odd);
     boolean isExact = odd.size() <= MOST_EXACT;
     List<Found> least = isExact ? ways.least() : ways.greedy();
-    Beside beside = new Beside(ground.mesh(), search);
-    beside.settle(least);
-    List<Integer> alone = alone(odd, beside.settled);
+    List<Found> settled = new Beside(ground.mesh(), search).settled(least);
+    List<Integer> alone = alone(odd, settled);
     boolean isWhole = alone.size() == alone(odd, least).size();
-    int over = cost(beside.settled) - cost(least);
-    return new RouteSet(beside.settled, alone, isExact, isWhole ? over : 0);
+    int over = cost(settled) - cost(least);
+    return new RouteSet(settled, alone, isExact, isWhole ? over : 0);
   }
 
   private static List<Integer> alone(List<Integer> odd, List<Found> ways) {
@@ -288,52 +289,73 @@ record RouteSet(List<Found> routes, List<Integer> alone, boolean isExact, int ov
   private static final class Beside {
     final Mesh mesh;
     final RouteSearch search;
-    final List<Found> settled = new ArrayList<>();
+    final Set<Found> settled = new LinkedHashSet<>();
+
+    /** Of what is settled, by edge and by quad. */
+    final Map<Integer, Found> onEdge = new HashMap<>();
+
+    final Map<Integer, List<Found>> inQuad = new HashMap<>();
 
     Beside(Mesh mesh, RouteSearch search) {
       this.mesh = mesh;
       this.search = search;
     }
 
-    void settle(List<Found> least) {
+    List<Found> settled(List<Found> least) {
       List<Found> order = new ArrayList<>(least);
       order.sort(Found.CHEAPEST);
       List<Found> blocked = new ArrayList<>();
       for (Found way : order) {
         if (inWayOf(way).isEmpty()) {
-          settled.add(way);
+          settle(way);
         } else {
           blocked.add(way);
         }
       }
       blocked.forEach(this::fit);
-      settled.sort(Found.CHEAPEST);
+      return settled.stream().sorted(Found.CHEAPEST).toList();
+    }
+
+    private void settle(Found way) {
+      settled.add(way);
+      edges(way).forEach(e -> onEdge.put(e, way));
+      quads(way).keySet().forEach(q -> inQuad.computeIfAbsent(q, k -> new ArrayList<>()).add(way));
+    }
+
+    private void remove(Found way) {
+      settled.remove(way);
+      edges(way).forEach(onEdge::remove);
+      quads(way).keySet().forEach(q -> inQuad.getOrDefault(q, new ArrayList<>()).remove(way));
     }
 
     /** Those that share an edge with a way, or a quad in which both don't go straight. */
     private List<Found> inWayOf(Found way) {
-      RouteSearch.Taken own = taken(List.of(way));
-      return settled.stream()
-          .filter(other -> {
-            RouteSearch.Taken its = taken(List.of(other));
-            return meets(own.edges(), its.edges())
-                || meets(own.quads(), quads(other))
-                || meets(its.quads(), quads(way));
-          })
-          .toList();
-    }
-
-    private static boolean meets(Set<Integer> a, Set<Integer> b) {
-      return a.stream().anyMatch(b::contains);
+      Set<Found> found = new LinkedHashSet<>();
+      for (int e : edges(way)) {
+        Found other = onEdge.get(e);
+        if (other != null) {
+          found.add(other);
+        }
+      }
+      quads(way)
+          .forEach((quad, turns) -> {
+            for (Found other : inQuad.getOrDefault(quad, List.of())) {
+              if (turns || quads(other).getOrDefault(quad, false)) {
+                found.add(other);
+              }
+            }
+          });
+      return List.copyOf(found);
     }
 
     /**
      * A way that others are in the way of: with other partners if no dearer, else it goes round.
      */
     private void fit(Found way) {
+      Effort.check();
       List<Found> others = inWayOf(way);
       if (others.isEmpty()) {
-        settled.add(way);
+        settle(way);
         return;
       }
       List<Found> best = round(way, settled).map(List::of).orElse(List.of());
@@ -353,12 +375,12 @@ record RouteSet(List<Found> routes, List<Integer> alone, boolean isExact, int ov
         }
       }
       if (replaced != null) {
-        settled.remove(replaced);
+        remove(replaced);
       }
-      settled.addAll(best);
+      best.forEach(this::settle);
     }
 
-    private Optional<Found> round(Found way, List<Found> others) {
+    private Optional<Found> round(Found way, Collection<Found> others) {
       return search.past(way.from(), way.to(), taken(others), DEAREST);
     }
 
@@ -382,37 +404,38 @@ record RouteSet(List<Found> routes, List<Integer> alone, boolean isExact, int ov
           List.of(new int[] {c.to(), d.from()}, new int[] {c.from(), d.to()}));
     }
 
-    private RouteSearch.Taken taken(List<Found> ways) {
+    private RouteSearch.Taken taken(Collection<Found> ways) {
       Set<Integer> edges = new HashSet<>();
       Set<Integer> turned = new HashSet<>();
       for (Found way : ways) {
-        edges.addAll(way.edges());
-        for (int i = 1; i < way.edges().size(); i++) {
-          int a = way.edges().get(i - 1);
-          int b = way.edges().get(i);
-          if (!search.isOpposite(a, b)) {
-            turned.add(search.between(a, b));
-          }
-        }
-        if (way.edges().isEmpty()) {
-          // The edge between the two is lifted.
-          edges.addAll(between(way));
-        }
+        edges.addAll(edges(way));
+        quads(way)
+            .forEach((quad, turns) -> {
+              if (turns) {
+                turned.add(quad);
+              }
+            });
       }
       return new RouteSearch.Taken(edges, turned);
     }
 
-    private List<Integer> between(Found lifted) {
-      return Arrays.stream(mesh.edges(lifted.from()))
-          .filter(e -> OddFace.beyond(mesh, e, lifted.from()) == lifted.to())
-          .boxed()
-          .toList();
+    /** Those that it crosses, or the one that is lifted. */
+    private List<Integer> edges(Found way) {
+      return way.edges().isEmpty()
+          ? Arrays.stream(mesh.edges(way.from()))
+              .filter(e -> OddFace.beyond(mesh, e, way.from()) == way.to())
+              .boxed()
+              .toList()
+          : way.edges();
     }
 
-    private Set<Integer> quads(Found way) {
-      Set<Integer> quads = new HashSet<>();
+    /** The quads that it goes through, and whether it turns there. */
+    private Map<Integer, Boolean> quads(Found way) {
+      Map<Integer, Boolean> quads = new LinkedHashMap<>();
       for (int i = 1; i < way.edges().size(); i++) {
-        quads.add(search.between(way.edges().get(i - 1), way.edges().get(i)));
+        int a = way.edges().get(i - 1);
+        int b = way.edges().get(i);
+        quads.put(search.between(a, b), !search.isOpposite(a, b));
       }
       return quads;
     }

@@ -7,17 +7,27 @@ import fairedge.core.inspect.finding.ShapeFinding;
 import fairedge.core.inspect.finding.VerticesFinding;
 import fairedge.core.mesh.Element;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Change;
 import fairedge.core.step.Forming;
 import fairedge.core.step.Tidying;
 import fairedge.core.survey.Placement;
+import fairedge.core.survey.Places;
 import fairedge.core.survey.Wanted;
 import fairedge.core.tidy.Move;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** How the form stands against what the exercise asks. */
 final class Shapes {
+  /** What lies off a line by a larger share of the edges there is not slid onto it. */
+  private static final double REACH = 0.45;
+
+  /** More vertices are no small thing to move. */
+  private static final int MOST_MOVED = 500;
+
   private Shapes() {}
 
   static String plan(Ground ground, ShapeFinding finding, Plans plans) {
@@ -35,7 +45,7 @@ final class Shapes {
       case ShapeFinding.Lopsided f -> mirrored(ground, plans);
       case ShapeFinding.LeftPlace f -> back(vertices, f.at(), ground, plans);
       case ShapeFinding.Moved f -> "Where the surface is to go back to is for you to draw.";
-      case ShapeFinding.OffLine f -> "The line is not cut yet: cut along it.";
+      case ShapeFinding.OffLine f -> offLine(ground, f, plans);
       case ShapeFinding.TooMany f -> tooMany(ground, plans);
     };
   }
@@ -56,6 +66,38 @@ final class Shapes {
             "Lift the loops that lie flat, %d edges.".formatted(flat.size()),
             new Tidying.LiftChange(flat, List.of(), true)));
     return "Without the loops that lie flat there are too many faces still.";
+  }
+
+  /** What lies beside the line, nearer than to what lies beyond, moved onto it. */
+  private static String offLine(Ground ground, ShapeFinding.OffLine finding, Plans plans) {
+    Mesh mesh = ground.mesh();
+    Wanted.Line line =
+        ground.facts().wanted().lines().stream()
+            .min(Comparator.comparingDouble(l -> finding.at().distance(nearest(l, finding.at()))))
+            .orElseThrow();
+    double still = 1e-9 * ground.facts().tolerance().scale();
+    List<Change> moves = new ArrayList<>();
+    for (int v = 0; v < mesh.vertexEnd() && moves.size() <= MOST_MOVED; v++) {
+      if (mesh.hasVertex(v) && mesh.hasPlace(v) && mesh.isInFace(v)) {
+        Vec3 by = nearest(line, mesh.position(v)).minus(mesh.position(v));
+        double reach = REACH * Places.meanEdge(mesh, mesh.facesAt(v));
+        if (by.length() > still && by.length() < reach) {
+          moves.add(new Tidying.MoveChange(List.of(v), Move.Motion.by(by)));
+        }
+      }
+    }
+    if (!moves.isEmpty() && moves.size() <= MOST_MOVED) {
+      plans.accept(Plan.of("Slide this line onto the required one.", moves.toArray(Change[]::new)));
+    }
+    return "No line lies so near that it could be slid onto this one: cut along it.";
+  }
+
+  private static Vec3 nearest(Wanted.Line line, Vec3 place) {
+    List<Vec3> points = line.points();
+    return IntStream.range(1, points.size())
+        .mapToObj(i -> place.onSegment(points.get(i - 1), points.get(i)))
+        .min(Comparator.comparingDouble(place::distance))
+        .orElseThrow();
   }
 
   private static String back(List<Integer> vertices, Vec3 at, Ground ground, Plans plans) {

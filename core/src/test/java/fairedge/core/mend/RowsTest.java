@@ -14,15 +14,23 @@ import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
+import fairedge.core.survey.Wanted;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** For single kinds of findings, what is offered on a small mesh. */
 class RowsTest {
   private static List<Mend> mends(Mesh mesh, String profile, String kind) {
+    return mends(mesh, profile, kind, Wanted.NOTHING);
+  }
+
+  private static List<Mend> mends(Mesh mesh, String profile, String kind, Wanted wanted) {
     Tolerance tolerance = Tolerance.of(mesh.bounds());
     Workpiece workpiece = new Workpiece(mesh, tolerance);
-    State state = State.of(new Inspector(Profile.named(profile), tolerance), workpiece);
+    State state =
+        State.of(
+            new Inspector(Profile.named(profile), tolerance).asking(wanted, List.of()), workpiece);
     Assessed found =
         state.report().findings().stream()
             .filter(a -> a.finding().kind().key().equals(kind))
@@ -61,6 +69,18 @@ class RowsTest {
             .orElseThrow();
     assertThat(slid.cost().facesAdded()).isZero();
     assertThat(after(mesh, slid).faceCount()).isEqualTo(mesh.faceCount());
+  }
+
+  @Test
+  void aLineBesideTheRequiredOne_isSlidOntoIt() {
+    Mesh mesh = columns(0, 1, 2.2, 3, 4);
+    Wanted.Line line = new Wanted.Line(List.of(new Vec3(2, 0, 0), new Vec3(2, 4, 0)));
+    Wanted wanted = new Wanted(null, null, null, null, false, List.of(line), List.of());
+    List<Mend> mends = mends(mesh, "Open sheet", "off-line", wanted);
+    assertThat(mends).first().extracting(Mend::does).asString().startsWith("Slide this line");
+    Mesh slid = after(mesh, mends.getFirst());
+    assertThat(IntStream.range(0, slid.vertexEnd()).filter(v -> slid.position(v).x() == 2))
+        .hasSize(5);
   }
 
   /** The corner of a T is the end of a line, which runs on across. */
