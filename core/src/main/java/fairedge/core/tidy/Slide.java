@@ -66,7 +66,8 @@ public final class Slide {
   }
 
   private void layRails(int first, int towards) {
-    int rail = mesh.hasVertex(towards) ? mesh.findEdge(first, towards) : Mesh.NONE;
+    boolean areThere = mesh.hasVertex(first) && mesh.hasVertex(towards);
+    int rail = areThere ? mesh.findEdge(first, towards) : Mesh.NONE;
     if (!vertices.contains(first) || rail == Mesh.NONE || vertices.contains(towards)) {
       throw Refusal.because("Point at an edge along which the chosen vertices shall slide.");
     }

@@ -342,6 +342,9 @@ class TidyTest {
     assertThat(
             refused(grid, new SlideChange(List.of(1), 1, 9, 0.5, Slide.SlideBy.FRACTION)).reason())
         .contains("Point at an edge");
+    assertThat(
+            refused(grid, new SlideChange(List.of(1), -1, 2, 0.5, Slide.SlideBy.FRACTION)).reason())
+        .contains("Point at an edge");
   }
 
   @Test
