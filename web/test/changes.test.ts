@@ -22,7 +22,7 @@ test('every change that the API knows has a hand on the bench', () => {
   expect(sources).toContain('control.bring(');
   // What would mend a finding comes from the core as a change, whatever that is made of.
   expect(sources).toContain('own?.change');
-  const given = ['bringIn', 'route', 'apart', 'mend'];
+  const given = ['bringIn', 'route', 'apart', 'drawOut', 'mend'];
   for (const tool of tools.filter((t) => !given.includes(t))) {
     expect(sources, tool).toContain(`tool: '${tool}'`);
   }

@@ -35,7 +35,7 @@ export function MendList({ mends, at, onChoose }: Props) {
 }
 
 /** What it costs, in a line. */
-export function costText(m: MendView): string {
+function costText(m: MendView): string {
   const { cost } = m;
   const poles = Object.entries(cost.poles).map(([valence, n]) =>
     n === 1 ? `a pole of ${valence}` : `${n} poles of ${valence}`,

@@ -6,10 +6,12 @@ import fairedge.core.inspect.Severity;
 import fairedge.core.inspect.finding.Finding;
 import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Curviest;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,7 +37,7 @@ public final class Mender {
 
   private static final List<String> OTHERS = List.of(" In another way.", " In a third way.");
 
-  static final Comparator<Trial.Held> LEAST_FIRST =
+  private static final Comparator<Trial.Held> LEAST_FIRST =
       Comparator.comparingInt((Trial.Held held) -> -held.told().cured(Severity.MUST))
           .thenComparingInt(held -> -held.told().cured(Severity.SHOULD))
           .thenComparingInt(held -> held.mend().cost().found())
@@ -69,7 +71,7 @@ public final class Mender {
    */
   public Offer of(Finding finding) {
     Planned planned = plans(finding);
-    List<Trial.Held> held = held(planned, assessed(finding), MOST);
+    List<Trial.Held> held = new Search(planned.plans(), assessed(finding)).upTo(MOST);
     // Stable: what is alike stays in the planner's order, which is that of the ids.
     held.sort(LEAST_FIRST);
     List<Mend> mends = new ArrayList<>();
@@ -96,11 +98,12 @@ public final class Mender {
    * would be offered. To be made, so that the next is for what it left.
    */
   Optional<Trial.Held> first(Assessed target) {
-    Optional<Trial.Held> first = held(plans(target.finding()), target, 1).stream().findFirst();
+    Search search = new Search(plans(target.finding()).plans(), target);
+    Optional<Trial.Held> first = search.upTo(1).stream().findFirst();
     if (first.isEmpty() || first.get().mend().cost().found() == 0) {
       return first;
     }
-    return held(plans(target.finding()), target, MOST).stream().min(LEAST_FIRST);
+    return search.upTo(MOST).stream().min(LEAST_FIRST);
   }
 
   /** What would make quads of some odd faces together. */
@@ -121,9 +124,9 @@ public final class Mender {
 
   /** The first of some plans that holds. */
   Optional<Trial.Held> first(List<Plan> plans, Assessed target) {
-    List<Trial.Held> held = new ArrayList<>();
-    tryAll(plans, target, 1, held);
-    return held.stream().findFirst();
+    Plans some = new Plans(plans.size());
+    plans.forEach(some);
+    return new Search(some, target).upTo(1).stream().findFirst();
   }
 
   /** Goes on with what was made of the workpiece. */
@@ -143,33 +146,46 @@ public final class Mender {
         .orElseThrow(() -> new IllegalArgumentException("no finding " + finding.key()));
   }
 
-  private List<Trial.Held> held(Planned planned, Assessed target, int most) {
-    List<Trial.Held> held = new ArrayList<>();
-    tryAll(planned.plans().taken(), target, most, held);
-    while (held.size() < most) {
-      BiConsumer<Ground, Plans> more = planned.plans().next();
+  /** What holds of the plans for a finding; goes on where it stopped when more is wanted. */
+  private final class Search {
+    private final Plans plans;
+    private final Assessed target;
+    private final Deque<Plan> untried = new ArrayDeque<>();
+    private final List<Trial.Held> held = new ArrayList<>();
+
+    Search(Plans plans, Assessed target) {
+      this.plans = plans;
+      this.target = target;
+    }
+
+    List<Trial.Held> upTo(int most) {
+      do {
+        untried.addAll(plans.taken());
+        while (!untried.isEmpty() && held.size() < most) {
+          attempt(untried.remove());
+        }
+      } while (held.size() < most && goFarther());
+      return new ArrayList<>(held);
+    }
+
+    private void attempt(Plan plan) {
+      Effort.check();
+      trial
+          .of(plan, target)
+          .filter(h -> held.stream().noneMatch(o -> o.mend().changes().equals(h.mend().changes())))
+          .ifPresent(held::add);
+    }
+
+    private boolean goFarther() {
+      BiConsumer<Ground, Plans> more = plans.next();
       if (more == null) {
-        break;
+        return false;
       }
       ask(ground -> {
-        more.accept(ground, planned.plans());
+        more.accept(ground, plans);
         return true;
       });
-      tryAll(planned.plans().taken(), target, most, held);
-    }
-    return held;
-  }
-
-  private void tryAll(List<Plan> plans, Assessed target, int most, List<Trial.Held> held) {
-    for (Plan plan : plans) {
-      Effort.check();
-      if (held.size() < most) {
-        trial
-            .of(plan, target)
-            .filter(
-                h -> held.stream().noneMatch(o -> o.mend().changes().equals(h.mend().changes())))
-            .ifPresent(held::add);
-      }
+      return true;
     }
   }
 

@@ -2,7 +2,9 @@ package fairedge.core.mend;
 
 import fairedge.core.fill.QuadParts;
 import fairedge.core.mesh.Mesh;
+import fairedge.core.step.Mending;
 import fairedge.core.step.Tidying;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeSet;
 
@@ -19,6 +21,9 @@ final class OddFace {
   /** A side is short that is shorter than so much of the mean of its face. */
   private static final double SHORT = 0.5;
 
+  /** So far the ends of an edge drawn out of a vertex move. */
+  private static final double DRAWN = 0.25;
+
   private OddFace() {}
 
   static String plan(Ground ground, int f, Plans plans) {
@@ -27,6 +32,7 @@ final class OddFace {
       return "A face of so many sides is not mended at once: cut it into smaller ones first.";
     }
     together(ground, f, plans);
+    drawnOut(ground, f, plans);
     plans.later((then, more) -> routes(then, f, more));
     weld(ground, f, plans);
     for (int e : mesh.edges(f)) {
@@ -83,6 +89,37 @@ final class OddFace {
           List.of(f, q, g),
           plans);
     }
+  }
+
+  /** Of a triangle with one that it meets in a corner alone, the corner. */
+  private static void drawnOut(Ground ground, int f, Plans plans) {
+    Mesh mesh = ground.mesh();
+    if (mesh.size(f) != 3) {
+      return;
+    }
+    for (int v : mesh.vertices(f)) {
+      TreeSet<Integer> across = new TreeSet<>();
+      for (int g : mesh.facesAt(v)) {
+        if (g != f && mesh.size(g) == 3 && isApart(mesh, f, g, v)) {
+          across.add(g);
+        }
+      }
+      for (int g : across) {
+        plans.accept(
+            Plan.of(
+                "Draw the corner of two triangles out into an edge: both become quads.",
+                new Mending.DrawOutChange(v, f, g, DRAWN)));
+      }
+    }
+  }
+
+  private static boolean isApart(Mesh mesh, int f, int g, int v) {
+    return Arrays.stream(mesh.edgesAt(v))
+        .noneMatch(e -> mesh.isTwoSided(e) && beyond(mesh, e, f) == g && isSideOf(mesh, e, f));
+  }
+
+  private static boolean isSideOf(Mesh mesh, int e, int f) {
+    return Arrays.stream(mesh.facesOn(e)).anyMatch(g -> g == f);
   }
 
   static int beyond(Mesh mesh, int e, int f) {

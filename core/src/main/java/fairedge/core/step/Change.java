@@ -63,6 +63,7 @@ public sealed interface Change
         Forming.EvenChange,
         Mending.RouteChange,
         Mending.ApartChange,
+        Mending.DrawOutChange,
         Mending.MendChange {
   /** The faces that it may touch. */
   default Scope scope() {

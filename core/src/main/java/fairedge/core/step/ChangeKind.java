@@ -44,6 +44,7 @@ public enum ChangeKind {
   EVEN("even", "Evenly", Forming.EvenChange.class),
   ROUTE("route", "Route", Mending.RouteChange.class),
   APART("apart", "Apart", Mending.ApartChange.class),
+  DRAW_OUT("drawOut", "Draw out", Mending.DrawOutChange.class),
   MEND("mend", "Mend", Mending.MendChange.class);
 
   private final String key;

@@ -3,6 +3,7 @@ package fairedge.core.step;
 import fairedge.core.cut.Route;
 import fairedge.core.local.Refusal;
 import fairedge.core.tidy.Apart;
+import fairedge.core.tidy.DrawOut;
 import fairedge.core.work.Done;
 import fairedge.core.work.Remark;
 import fairedge.core.work.Site;
@@ -50,6 +51,18 @@ public final class Mending {
     @Override
     public Done applyTo(Site site) {
       return Apart.take(site, vertices, by);
+    }
+  }
+
+  /**
+   * A vertex between two faces drawn out into an edge; see {@link DrawOut}.
+   *
+   * @param share how far the ends of the edge move
+   */
+  public record DrawOutChange(int vertex, int one, int other, double share) implements Change {
+    @Override
+    public Done applyTo(Site site) {
+      return DrawOut.draw(site, vertex, one, other, share);
     }
   }
 

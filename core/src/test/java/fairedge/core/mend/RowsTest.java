@@ -11,6 +11,7 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.mesh.MeshBuilder;
 import fairedge.core.mesh.MeshBytes;
 import fairedge.core.step.Forming;
+import fairedge.core.step.Mending;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Tidying;
 import fairedge.core.step.Workpiece;
@@ -111,6 +112,65 @@ class RowsTest {
             assertThat(!whole.hasFace(f) || whole.size(f) == 4).isTrue();
           }
         });
+  }
+
+  /** Six faces round a vertex: triangles on two sides of it, quads between. */
+  private static Mesh twoTrianglesInACorner() {
+    MeshBuilder builder = new MeshBuilder();
+    int middle = builder.vertex(new Vec3(0, 0, 0));
+    int[] near = new int[6];
+    for (int i = 0; i < 6; i++) {
+      near[i] = builder.vertex(on(60 * i - 30, 1));
+    }
+    for (int i = 0; i < 6; i++) {
+      int next = near[(i + 1) % 6];
+      if (i % 3 == 0) {
+        builder.face(middle, near[i], next);
+      } else {
+        builder.face(middle, near[i], builder.vertex(on(60 * i, 1.8)), next);
+      }
+    }
+    return builder.build();
+  }
+
+  private static Vec3 on(double degrees, double radius) {
+    double angle = Math.toRadians(degrees);
+    return new Vec3(radius * Math.cos(angle), radius * Math.sin(angle), 0);
+  }
+
+  @Test
+  void theCornerOfTwoTriangles_isDrawnOut_intoAnEdge() {
+    Mesh mesh = twoTrianglesInACorner();
+    Mend mend =
+        mends(mesh, "Open sheet", "triangle").stream()
+            .filter(m -> m.changes().getFirst() instanceof Mending.DrawOutChange)
+            .findFirst()
+            .orElseThrow();
+    assertThat(mend.cost().moved()).isZero();
+    assertThat(mend.cost().poles()).as("a six becomes two fours").isEmpty();
+    Mesh after = after(mesh, mend);
+    assertThat(after.faceCount()).isEqualTo(6);
+    assertThat(IntStream.range(0, after.faceEnd()).filter(after::hasFace).map(after::size))
+        .containsOnly(4);
+  }
+
+  @Test
+  void aVertex_isDrawnOutOnlyInsideASurface_andBetweenFacesThatDoNotTouch() {
+    Mesh mesh = twoTrianglesInACorner();
+    byte[] before = MeshBytes.write(mesh);
+    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+    assertThat(workpiece.apply(new Mending.DrawOutChange(0, 0, 1, 0.25)))
+        .isInstanceOfSatisfying(
+            Outcome.Refused.class,
+            refused -> assertThat(refused.refusal().reason()).contains("No face lies between"));
+    assertThat(workpiece.apply(new Mending.DrawOutChange(1, 0, 5, 0.25)))
+        .isInstanceOf(Outcome.Refused.class);
+    assertThat(workpiece.apply(new Mending.DrawOutChange(0, 0, 3, 1)))
+        .isInstanceOf(Outcome.Refused.class);
+    assertThat(workpiece.apply(new Mending.DrawOutChange(0, 0, 3, 0.25)))
+        .isInstanceOf(Outcome.Made.class);
+    workpiece.undo();
+    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
   }
 
   @Test

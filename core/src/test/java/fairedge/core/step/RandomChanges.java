@@ -167,6 +167,12 @@ public final class RandomChanges {
               random.nextInt(8) == 0 ? v : null,
               random.nextInt(4) == 0 ? someEdges(mesh, random, v) : ring(mesh, e));
       case APART -> new Mending.ApartChange(List.of(v), 1e-3 * scale);
+      case DRAW_OUT -> {
+        int[] there = mesh.hasVertex(v) ? mesh.facesAt(v) : new int[0];
+        int other = there.length == 0 ? f : there[there.length / 2];
+        yield new Mending.DrawOutChange(
+            v, there.length == 0 ? f : there[0], other, random.nextDouble(0.05, 0.5));
+      }
       case MEND ->
           new Mending.MendChange(
               List.of(

@@ -8,8 +8,6 @@ import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
 import fairedge.core.step.ChangeKind;
 import fairedge.core.step.Forming;
-import fairedge.core.step.Outcome;
-import fairedge.core.step.Workpiece;
 import fairedge.core.survey.Wanted;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
@@ -40,6 +38,7 @@ public class MeshOutlet {
   private final Workshop workshop;
   private final Replays replays;
   private final Inspections inspections;
+  private final Mends mends;
   private final Turns turns;
 
   MeshOutlet(
@@ -48,6 +47,7 @@ public class MeshOutlet {
       Workshop workshop,
       Replays replays,
       Inspections inspections,
+      Mends mends,
       Turns turns) {
     this.turns = turns;
     this.store = store;
@@ -55,6 +55,7 @@ public class MeshOutlet {
     this.workshop = workshop;
     this.replays = replays;
     this.inspections = inspections;
+    this.mends = mends;
   }
 
   /** The mesh after a step, as a file; of the state in force where no step is named. */
@@ -106,10 +107,7 @@ public class MeshOutlet {
         student,
         revision,
         mesh -> {
-          if (new Workpiece(mesh, task.tolerance()).apply(change)
-              instanceof Outcome.Refused refused) {
-            throw Problem.of(Problem.Kind.REFUSED, refused.refusal().reason());
-          }
+          mends.after(mesh, task.terms(), change);
           return inspections.smooth(mesh, mesh.bounds().centre(), level);
         });
   }

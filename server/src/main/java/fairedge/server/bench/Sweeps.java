@@ -14,11 +14,13 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Function;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -34,11 +36,18 @@ class Sweeps {
   private static final Duration KEPT = Duration.ofMinutes(5);
 
   private final Turns turns;
+  private final Duration forgotten;
   private final ExecutorService waiting = Executors.newVirtualThreadPerTaskExecutor();
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
 
+  @Autowired
   Sweeps(Turns turns) {
+    this(turns, FORGOTTEN);
+  }
+
+  Sweeps(Turns turns, Duration forgotten) {
     this.turns = turns;
+    this.forgotten = forgotten;
   }
 
   /** What is swept. */
@@ -47,14 +56,16 @@ class Sweeps {
   /** One under way. */
   static final class Running {
     private final Asked asked;
+    private final Duration forgotten;
     private final CompletableFuture<Sweep> result = new CompletableFuture<>();
     private volatile long lastAsked = System.nanoTime();
     private volatile boolean isStopped;
     private volatile int dealt;
     private volatile int of;
 
-    private Running(Asked asked) {
+    private Running(Asked asked, Duration forgotten) {
       this.asked = asked;
+      this.forgotten = forgotten;
     }
 
     int dealt() {
@@ -68,7 +79,9 @@ class Sweeps {
     private void at(int now, int all) {
       dealt = now;
       of = all;
-      if (isStopped || !result.isDone() && isOlderThan(FORGOTTEN)) {
+      // Who asks again later begins anew.
+      isStopped = isStopped || isOlderThan(forgotten);
+      if (isStopped) {
         throw new Effort.Over();
       }
     }
@@ -91,7 +104,7 @@ class Sweeps {
       } catch (InterruptedException e) {
         Thread.currentThread().interrupt();
         return Optional.empty();
-      } catch (java.util.concurrent.ExecutionException e) {
+      } catch (ExecutionException e) {
         throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e);
       }
     }
@@ -114,7 +127,7 @@ class Sweeps {
           if (now != null) {
             now.isStopped = true;
           }
-          Running next = new Running(asked);
+          Running next = new Running(asked, forgotten);
           waiting.execute(() -> sweep(person, next, work));
           return next;
         });

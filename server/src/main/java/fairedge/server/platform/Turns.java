@@ -51,7 +51,7 @@ public class Turns {
   private final Map<UUID, Own> own = new ConcurrentHashMap<>();
 
   @Autowired
-  Turns(@Value("${fair-edge.limits.work}") Duration most) {
+  public Turns(@Value("${fair-edge.limits.work}") Duration most) {
     // Half of the processors: hands that cut meanwhile find one free.
     this(Math.max(1, Runtime.getRuntime().availableProcessors() / 2), most);
   }
@@ -222,7 +222,7 @@ public class Turns {
   }
 
   @PreDestroy
-  void close() {
+  public void close() {
     turns.shutdownNow();
   }
 }
