@@ -12,6 +12,8 @@ export type Answer = Schemas['AnswerView'];
 export type Note = Schemas['NoteView'];
 export type Upload = Schemas['UploadView'];
 export type Severity = Schemas['SeverityView'];
+export type Demonstration = Schemas['DemonstrationView'];
+export type Frame = Schemas['FrameView'];
 
 /** Where a workpiece is opened: what it is cut for. */
 export type WorkpiecePlace =
@@ -224,6 +226,7 @@ export const files = {
   paper: (submission: string, sheet: string) =>
     `/api/submissions/${submission}/paper${query({ sheet })}`,
   print: (id: string) => `/api/prints/${id}/file`,
+  handout: (id: string, sheet: string) => `/api/demonstrations/${id}/paper${query({ sheet })}`,
   table: (course: string, table: string, group: string | null, bom: boolean) =>
     `/api/classes/${course}/tables/${table}${query({ group, bom: bom ? 'true' : null })}`,
   termTable: (course: string, student: string, table: string, bom: boolean) =>
@@ -294,6 +297,38 @@ export const api = {
     smooth: (level: number | null) => bytes(`/submissions/${id}/smooth${query({ level })}`),
     bend: (asked: Asked) => bent(`/submissions/${id}/bent${query(asked)}`),
   }),
+  demonstrations: () => json<Schemas['DemonstrationList']>('GET', '/demonstrations'),
+  demonstration: (id: string) => json<Demonstration>('GET', `/demonstrations/${id}`),
+  keepDemonstration: (workpiece: string, whole: boolean, title: string, clientKey: string) =>
+    json<Demonstration>('POST', '/demonstrations', { workpiece, whole, title, clientKey }),
+  tellDemonstration: (id: string, told: Schemas['TellRequest']) =>
+    json<Demonstration>('PUT', `/demonstrations/${id}`, told),
+  copyDemonstration: (id: string, clientKey: string) =>
+    json<Demonstration>('POST', `/demonstrations/${id}/copies`, { clientKey }),
+  putDemonstrationAway: (id: string, inSight: boolean) =>
+    json<Demonstration>('PUT', `/demonstrations/${id}/kept`, { inSight }),
+  showDemonstration: (id: string, to: 'classes' | 'exercises', which: string, shown: boolean) =>
+    json<Demonstration>(shown ? 'PUT' : 'DELETE', `/demonstrations/${id}/${to}/${which}`),
+  tryDemonstration: (id: string, frame: number, clientKey: string) =>
+    json<Schemas['PracticePiece']>('POST', `/demonstrations/${id}/tries`, { frame, clientKey }),
+  besideBrief: (assignment: string) =>
+    json<Schemas['DemonstrationRow'][]>('GET', `/assignments/${assignment}/demonstrations`),
+  demonstrationPending: (id: string, step: number) =>
+    json<Preview>('GET', `/demonstrations/${id}/steps/${step}/pending`),
+  demonstrationMesh: (id: string, mesh: string) =>
+    bytes(`/demonstrations/${id}/states/${mesh}/mesh`),
+  demonstrationCheck: (id: string, mesh: string) =>
+    json<Schemas['CheckView']>('GET', `/demonstrations/${id}/states/${mesh}/check`),
+  demonstrationLens: (id: string, mesh: string) => {
+    const at = `/demonstrations/${id}/states/${mesh}`;
+    return {
+      key: ['demonstration', id, mesh],
+      look: (lens: string) => json<Schemas['LensPicture']>('GET', `${at}/lenses/${lens}`),
+      along: (edge: number) => json<Schemas['Along']>('GET', `${at}/along/${edge}`),
+      smooth: (level: number | null) => bytes(`${at}/smooth${query({ level })}`),
+      bend: (asked: Asked) => bent(`${at}/bent${query(asked)}`),
+    };
+  },
   /** How a workpiece stands if it went on from a revision elsewhere; else null. */
   since: async (id: string, revision: number) => {
     const response = await request('GET', `/workpieces/${id}/since/${revision}`);

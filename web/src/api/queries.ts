@@ -50,6 +50,33 @@ export const queries = {
       queryFn: () => api.print(id),
       refetchInterval: (query) => (query.state.data?.state === 'waiting' ? 400 : false),
     }),
+  demonstrations: () => queryOptions({ queryKey: ['demonstrations'], queryFn: api.demonstrations }),
+  demonstration: (id: string) =>
+    queryOptions({ queryKey: ['demonstration', id], queryFn: () => api.demonstration(id) }),
+  besideBrief: (assignment: string) =>
+    queryOptions({
+      queryKey: ['beside-brief', assignment],
+      queryFn: () => api.besideBrief(assignment),
+      staleTime: 60_000,
+    }),
+  demonstrationMesh: (id: string, mesh: string) =>
+    queryOptions({
+      queryKey: ['demonstration-mesh', id, mesh],
+      queryFn: () => api.demonstrationMesh(id, mesh),
+      staleTime: Infinity,
+    }),
+  demonstrationCheck: (id: string, mesh: string) =>
+    queryOptions({
+      queryKey: ['demonstration-check', id, mesh],
+      queryFn: () => api.demonstrationCheck(id, mesh),
+      staleTime: Infinity,
+    }),
+  demonstrationPending: (id: string, step: number, revision: number) =>
+    queryOptions({
+      queryKey: ['demonstration-pending', id, step, revision],
+      queryFn: () => api.demonstrationPending(id, step),
+      staleTime: Infinity,
+    }),
   phrases: () => queryOptions({ queryKey: ['phrases'], queryFn: api.phrases, staleTime: 60_000 }),
   besideMesh: (id: string, beside: Beside) =>
     queryOptions({

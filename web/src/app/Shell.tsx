@@ -37,6 +37,7 @@ export function Shell({ children }: { children: ReactNode }) {
           {teaches && <Place to="/phrases">Phrases</Place>}
           {(teaches || me?.mayTeach) && <Place to="/people">People</Place>}
           {learns && <Place to="/my-work">My work</Place>}
+          <Place to="/demonstrations">Demonstrations</Place>
           <Place to="/practice">Practice</Place>
           <Place to="/handbook">Handbook</Place>
         </nav>

@@ -28,6 +28,12 @@ export const ExercisesPage = part(
   async () => (await import('../pages/ExercisesPage')).ExercisesPage,
 );
 
+export const DemonstrationsPage = part(
+  async () => (await import('../pages/DemonstrationsPage')).DemonstrationsPage,
+);
+export const DemonstrationPage = part(
+  async () => (await import('../pages/DemonstrationPage')).DemonstrationPage,
+);
 export const BoardPage = part(async () => (await import('../pages/BoardPage')).BoardPage);
 export const InsightPage = part(async () => (await import('../pages/InsightPage')).InsightPage);
 export const TermPage = part(async () => (await import('../pages/TermPage')).TermPage);

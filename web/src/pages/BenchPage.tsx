@@ -1,5 +1,6 @@
 import { useParams } from 'react-router';
 import { Bench } from '../features/bench/Bench';
+import { BesideBrief } from '../features/demonstration/BesideBrief';
 import { counted } from '../ui/time';
 import { HandIn } from '../features/hand-in/HandIn';
 
@@ -11,6 +12,7 @@ export function BenchPage() {
         key={assignment}
         place={`/assignments/${assignment!}`}
         back={{ to: '/my-work', name: 'My work' }}
+        underBrief={<BesideBrief assignment={assignment!} />}
         actions={(state, main) => (
           <HandIn
             assignment={assignment!}

@@ -1,10 +1,13 @@
 import { useParams } from 'react-router';
 import { Bench } from '../features/bench/Bench';
+import { KeepSteps } from '../features/demonstration/KeepSteps';
 import { GiveMend, noteOfAddress } from '../features/practice/GiveMend';
+import { readAddress } from '../ui/useAddressed';
 
 export function PracticeBenchPage() {
   const { practice } = useParams();
   const note = noteOfAddress();
+  const shown = shownOfAddress();
   return (
     <main className="h-full">
       <Bench
@@ -13,12 +16,20 @@ export function PracticeBenchPage() {
         back={
           note
             ? { to: `/review/${note.submission}`, name: 'Review' }
-            : { to: '/practice', name: 'Practice' }
+            : (shown ?? { to: '/practice', name: 'Practice' })
         }
-        actions={
-          note ? (state, main) => <GiveMend state={state} main={main} note={note} /> : undefined
+        actions={(state, main) =>
+          note ? <GiveMend state={state} main={main} note={note} /> : <KeepSteps state={state} />
         }
       />
     </main>
   );
+}
+
+/** The demonstration from which this was branched off, at the frame where one left it. */
+function shownOfAddress() {
+  const [demonstration, frame] = (readAddress('shown') ?? '').split('.');
+  return demonstration && frame
+    ? { to: `/demonstrations/${demonstration}?frame=${frame}`, name: 'Demonstration' }
+    : null;
 }

@@ -5,6 +5,11 @@ import { SHEETS } from './PrintMenu';
 
 /** An answer that is out, as a document to print, on one paper or the other. */
 export function PaperMenu({ submission }: { submission: string }) {
+  return <PaperItems hrefOf={(sheet) => files.paper(submission, sheet)} />;
+}
+
+/** A document to print, on one paper or the other. */
+export function PaperItems({ hrefOf }: { hrefOf: (sheet: string) => string }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>
@@ -20,7 +25,7 @@ export function PaperMenu({ submission }: { submission: string }) {
             <DropdownMenu.Item key={sheet} asChild>
               <a
                 className="block cursor-pointer px-4 py-1.5 outline-none data-[highlighted]:bg-shoal1"
-                href={files.paper(submission, sheet)}
+                href={hrefOf(sheet)}
                 target="_blank"
                 rel="noreferrer"
               >

@@ -50,6 +50,8 @@ interface Props {
   back: { to: string; name: string };
   /** What can be done with the workpiece as it stands, beside cutting it. */
   actions?: (state: Workpiece, main: boolean) => ReactNode;
+  /** What stands under the brief. */
+  underBrief?: ReactNode;
 }
 
 export function Bench({ place, ...rest }: Props) {
@@ -232,7 +234,9 @@ function OpenBench(
           onChoose={choose}
           onMend={task.mends ? deeds.mend : null}
           marked={marked}
-          head={<BriefBeside task={task} place={brief} onPlace={setBrief} />}
+          head={
+            <BriefBeside task={task} place={brief} onPlace={setBrief} more={props.underBrief} />
+          }
         />
         <div className="flex min-w-0 flex-1 flex-col">
           <div className="relative min-h-0 flex-1">
@@ -356,7 +360,7 @@ function OpenBench(
       >
         <BenchWake state={state} onGo={(step) => void control.goTo(step)} />
       </Dock>
-      <Brief task={task} place={brief} onPlace={setBrief} />
+      <Brief task={task} place={brief} onPlace={setBrief} more={props.underBrief} />
       <KeySheet
         title="Keys of the bench"
         keys={BENCH_KEYS}

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { api, type Schemas } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -13,13 +14,16 @@ interface Props {
   task: Task;
   place: BriefPlace;
   onPlace: (place: BriefPlace) => void;
+  /** What else there is to read or see before one begins. */
+  more?: ReactNode;
 }
 
 /** What is asked for, before one begins. */
-export function Brief({ task, place, onPlace }: Props) {
+export function Brief({ task, place, onPlace, more }: Props) {
   return (
     <Dialog title={task.title} open={place === 'over'} onClose={() => onPlace(null)}>
       <BriefText task={task} />
+      {more}
       <div className="mt-4 flex gap-2">
         <Button look="main" onClick={() => onPlace(null)}>
           To the bench
@@ -31,7 +35,7 @@ export function Brief({ task, place, onPlace }: Props) {
 }
 
 /** The same, to read while one cuts. */
-export function BriefBeside({ task, place, onPlace }: Props) {
+export function BriefBeside({ task, place, onPlace, more }: Props) {
   if (place !== 'beside') return null;
   return (
     <section
@@ -46,6 +50,7 @@ export function BriefBeside({ task, place, onPlace }: Props) {
         </Button>
       </h2>
       <BriefText task={task} />
+      {more}
     </section>
   );
 }

@@ -1,8 +1,9 @@
 import type { Review } from '../../api/client';
+import { SpeedChoice } from '../../trade/SpeedChoice';
 import { nameOf, WakeLine } from '../../trade/WakeLine';
 import { Button } from '../../ui/Button';
 import { counted } from '../../ui/time';
-import { SPEEDS, type Wake } from './useWake';
+import type { Wake } from './useWake';
 
 /** The recorded steps of what was handed in: played, or gone to one by one. */
 export function WakePanel({ review, wake }: { review: Review; wake: Wake }) {
@@ -28,24 +29,7 @@ export function WakePanel({ review, wake }: { review: Review; wake: Wake }) {
             <Button size="small" shortcut="Space" aria-pressed={wake.playing} onClick={wake.toggle}>
               {wake.playing ? 'Pause' : 'Play'}
             </Button>
-            <span
-              role="radiogroup"
-              aria-label="Speed"
-              className="flex overflow-hidden rounded-ctl border border-ctl bg-sheet"
-            >
-              {SPEEDS.map(({ name }) => (
-                <button
-                  key={name}
-                  type="button"
-                  role="radio"
-                  aria-checked={wake.speed === name}
-                  className={`h-6 px-2 outline-offset-[-3px] ${wake.speed === name ? 'bg-shoal2 font-semibold' : 'text-ink2 hover:bg-shoal1'}`}
-                  onClick={() => wake.setSpeed(name)}
-                >
-                  {name}
-                </button>
-              ))}
-            </span>
+            <SpeedChoice speed={wake.speed} onSpeed={wake.setSpeed} />
             <p className="min-w-0 flex-1 truncate" data-testid="wake-words">
               {wake.at === wake.last ? (
                 <span className="text-ink2">{counted(steps.length, 'step')}, all shown</span>

@@ -3,14 +3,7 @@ import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import type { Beside, Review } from '../../api/client';
 import { queries } from '../../api/queries';
 import { MeshBuffers } from '../../mesh/MeshBuffers';
-
-export const SPEEDS = [
-  { name: 'slow', ms: 2400 },
-  { name: '1x', ms: 1200 },
-  { name: '4x', ms: 400 },
-] as const;
-
-export type Speed = (typeof SPEEDS)[number]['name'];
+import { msOf, type Speed } from '../../trade/SpeedChoice';
 
 /**
  * The hand-in as it was after one of its steps, and all of them played one after the other.
@@ -44,7 +37,7 @@ export function useWake(review: Review, final: MeshBuffers, onStep: (at: number)
   });
   useEffect(() => {
     if (!playing || !there) return;
-    const timer = setTimeout(onward, SPEEDS.find((s) => s.name === speed)!.ms);
+    const timer = setTimeout(onward, msOf(speed));
     return () => clearTimeout(timer);
   }, [playing, there, at, speed]);
   useEffect(() => {

@@ -49,6 +49,7 @@ class ArchitectureTest {
           "bench",
           "submission",
           "review",
+          "demonstration",
           "insight",
           "print",
           "notice",
@@ -108,6 +109,14 @@ class ArchitectureTest {
                   "PHRASE",
                   "REVIEW_LEASE",
                   "SAYING")),
+          Map.entry(
+              "demonstration",
+              Set.of(
+                  "DEMONSTRATION",
+                  "DEMONSTRATION_MESH",
+                  "DEMONSTRATION_CLASS",
+                  "DEMONSTRATION_EXERCISE",
+                  "DEMONSTRATION_TRY")),
           Map.entry("print", Set.of("PRINT")),
           Map.entry("notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX")),
           Map.entry("platform", Set.of("SCHEDULED_TASKS")));

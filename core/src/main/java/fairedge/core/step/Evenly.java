@@ -76,6 +76,10 @@ final class Evenly {
         now.vertex(v);
       }
     }
+    // Where a cut and its image cross, one may run on a line of the other and so leave an edge out.
+    touched.edges().stream()
+        .filter(e -> mesh.hasEdge(e) && mesh.uses(e) > 0)
+        .forEach(now::requireEdge);
   }
 
   private Done make(Change change) {

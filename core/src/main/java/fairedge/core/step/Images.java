@@ -60,6 +60,34 @@ final class Images {
         element);
   }
 
+  /** All vertices of faces at a place: where surfaces lie on each other there are several. */
+  private TreeSet<Integer> verticesAt(Vec3 p) {
+    TreeSet<Integer> there = new TreeSet<>();
+    for (int f : near(p)) {
+      for (int v : mesh.hasFace(f) ? mesh.vertices(f) : new int[0]) {
+        if (mesh.position(v).distance(p) <= alike) {
+          there.add(v);
+        }
+      }
+    }
+    return there;
+  }
+
+  /**
+   * That an edge runs between the images of the ends of another.
+   *
+   * @throws Refusal.Raised where none does
+   */
+  void requireEdge(int e) {
+    TreeSet<Integer> second = verticesAt(plane.image(mesh.position(mesh.second(e))));
+    for (int v : verticesAt(plane.image(mesh.position(mesh.first(e))))) {
+      if (second.stream().anyMatch(w -> mesh.findEdge(v, w) != Mesh.NONE)) {
+        return;
+      }
+    }
+    throw uneven("edge", Element.edge(e));
+  }
+
   private int vertexAt(Vec3 p) {
     int best = Mesh.NONE;
     double nearest = alike;

@@ -10,6 +10,7 @@ import fairedge.core.cut.PlaneBy;
 import fairedge.core.cut.Reach;
 import fairedge.core.cut.Straight;
 import fairedge.core.cut.TracePoint;
+import fairedge.core.cut.TraceRun;
 import fairedge.core.form.Extrude;
 import fairedge.core.form.Groove;
 import fairedge.core.form.Inset;
@@ -280,6 +281,32 @@ class EvenlyTest {
       assertThat(MeshBytes.write(mesh)).isEqualTo(before);
     }
     assertThat(done).isGreaterThan(60);
+  }
+
+  /** Its image crosses it, and one of the two would run on the other's line: no half is left. */
+  @Test
+  void aTraceThatItsImageCrosses_isEven_orRefused() {
+    Mesh mesh = HarbourProps.cleat();
+    byte[] before = MeshBytes.write(mesh);
+    View view = new View.Parallel(new Vec3(514.2302, 137.5151, -711.4076));
+    Change trace =
+        new Change.TraceChange(
+            List.of(
+                TraceRun.of(
+                    List.of(
+                        new TracePoint(new Anchor.OnEdge(11, 0.875), view),
+                        new TracePoint(new Anchor.OnVertex(15), view),
+                        new TracePoint(new Anchor.OnVertex(22), view)))),
+            Reach.THROUGH,
+            Scope.WHOLE);
+    Outcome outcome =
+        new Workpiece(mesh, Tolerance.of(mesh.bounds()))
+            .apply(new Forming.EvenChange(trace, new MirrorBy.AtOffset(Axis.X, 0)));
+    assertThat(outcome)
+        .isInstanceOfSatisfying(
+            Outcome.Refused.class,
+            refused -> assertThat(refused.refusal().reason()).contains("uneven here"));
+    assertThat(MeshBytes.write(mesh)).isEqualTo(before);
   }
 
   @Test

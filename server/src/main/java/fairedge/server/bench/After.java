@@ -25,8 +25,14 @@ public record After(
     int should,
     @Nullable Boolean unchecked) {
 
-  static After of(Change change, Effect effect, CheckView before, CheckView after) {
+  public static After of(Change change, Effect effect, CheckView before, CheckView after) {
     return unchecked(change, effect).checked(before, after);
+  }
+
+  /** Of a step that was taken back. */
+  public static After takenBack(CheckView before, CheckView after) {
+    return new After("Taken back", "The last step is taken back.", null, List.of(), 0, 0, 0, true)
+        .checked(before, after);
   }
 
   /** Before its check has come. */

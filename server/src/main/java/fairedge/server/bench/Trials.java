@@ -4,12 +4,15 @@ import fairedge.core.cut.PlaneFrame;
 import fairedge.core.cut.Straight;
 import fairedge.core.effort.Effort;
 import fairedge.core.form.FoldMotions;
+import fairedge.core.geometry.Tolerance;
 import fairedge.core.local.Refusal;
 import fairedge.core.mesh.Mesh;
 import fairedge.core.step.Change;
+import fairedge.core.step.Effect;
 import fairedge.core.step.Forming;
 import fairedge.core.step.Outcome;
 import fairedge.core.step.Preview;
+import fairedge.core.step.Workpiece;
 import fairedge.core.work.View;
 import fairedge.json.CheckView;
 import fairedge.server.bench.PreviewView.GhostView;
@@ -164,19 +167,43 @@ public class Trials {
             });
     Mesh mesh = held.workpiece.mesh();
     PreviewView quick =
-        switch (preview.outcome()) {
-          case Outcome.Refused refused ->
-              PreviewView.refused(held.revision(), refused.refusal(), mesh);
-          case Outcome.Made made ->
-              PreviewView.made(
-                  held.revision(),
-                  preview.effect().sentence(),
-                  made.receipt(),
-                  planeOf(trial.change(), mesh),
-                  preview.seen().ghost(),
-                  mesh);
-        };
+        quick(
+            held.revision(),
+            preview.outcome(),
+            preview.effect(),
+            preview.seen().ghost(),
+            trial.change(),
+            mesh);
     return new Trying(quick, held.check(), preview.seen().look(), preview.seen().check());
+  }
+
+  /**
+   * What a change would do to a mesh that is kept.
+   *
+   * @param copy to be tried on
+   */
+  public PreviewView on(Mesh copy, Tolerance tolerance, Change change, View view) {
+    Preview<GhostView> preview =
+        inTime(() ->
+            new Workpiece(copy, tolerance)
+                .preview(
+                    change,
+                    view,
+                    (mesh, outcome) ->
+                        outcome instanceof Outcome.Made made
+                            ? Ghost.of(mesh, made.receipt())
+                            : GhostView.NONE));
+    return quick(0, preview.outcome(), preview.effect(), preview.seen(), change, copy);
+  }
+
+  private static PreviewView quick(
+      long revision, Outcome outcome, Effect effect, GhostView ghost, Change change, Mesh mesh) {
+    return switch (outcome) {
+      case Outcome.Refused refused -> PreviewView.refused(revision, refused.refusal(), mesh);
+      case Outcome.Made made ->
+          PreviewView.made(
+              revision, effect.sentence(), made.receipt(), planeOf(change, mesh), ghost, mesh);
+    };
   }
 
   /**

@@ -20,7 +20,7 @@ import org.springframework.stereotype.Component;
 /** Makes documents of answers. */
 @Component
 class Press {
-  private static final String LANGUAGE = "en";
+  static final String LANGUAGE = "en";
 
   private final SaidAnswers answers;
   private final Submissions submissions;

@@ -24,6 +24,8 @@ import tools.jackson.databind.JsonNode;
 
 /** Every request there is, by nobody, its student, another student, and other instructors. */
 class AccessTest {
+  private static final String STATE = "/api/demonstrations/{id}/states/{mesh}";
+
   private static Database database;
   private static Application app;
   private static Client nobody;
@@ -38,6 +40,8 @@ class AccessTest {
   private static String upload;
   private static String bundle;
   private static String practice;
+  private static String demonstration;
+  private static String state;
   private static Client assistant;
   private static Client putAway;
   private static Client elsewhere;
@@ -158,6 +162,12 @@ class AccessTest {
     Map<String, Object> say = with(some, Map.of("kind", "n-gon", "text", "Look here."));
     Map<String, Object> print = Map.of("sheet", "a4", "form", "pdf");
     Map<String, Object> phrase = Map.of("text", "Well.", "noteKind", "mend", "putAway", false);
+    Map<String, Object> key = Map.of("clientKey", UUID.randomUUID());
+    Map<String, Object> recording =
+        with(key, Map.of("workpiece", UUID.randomUUID(), "whole", true, "title", ""));
+    Map<String, Object> telling =
+        Map.of("revision", 99, "title", "x", "about", "", "steps", List.of());
+    Map<String, Object> sight = Map.of("inSight", true);
     return List.of(
         line("GET", "/api/session", null, 200, 200, 200, 200, 200),
         line("GET", "/api/demo", null, 200, 200, 200, 200, 200),
@@ -167,6 +177,38 @@ class AccessTest {
         line("GET", "/api/assignments", null, 401, 200, 200, 200, 200),
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/demonstrations", null, 401, 200, 200, 200, 200),
+        line("POST", "/api/demonstrations", recording, 401, 404, 404, 404, 404),
+        line("GET", "/api/demonstrations/{id}", null, 401, 200, 200, 404, 200),
+        line("PUT", "/api/demonstrations/{id}", telling, 401, 404, 404, 404, 409).assistant(404),
+        line("PUT", "/api/demonstrations/{id}/kept", sight, 401, 404, 404, 404, 200).assistant(404),
+        line("POST", "/api/demonstrations/{id}/copies", key, 401, 404, 404, 404, 201),
+        line("PUT", "/api/demonstrations/{id}/classes/{course}", null, 401, 404, 404, 404, 200)
+            .assistant(404),
+        line("PUT", "/api/demonstrations/{id}/exercises/{exercise}", null, 401, 404, 404, 404, 200)
+            .assistant(404),
+        line(
+                "DELETE",
+                "/api/demonstrations/{id}/exercises/{exercise}",
+                null,
+                401,
+                404,
+                404,
+                404,
+                200)
+            .assistant(404),
+        line("GET", "/api/assignments/{assignment}/demonstrations", null, 401, 200, 200, 404, 200),
+        line("POST", "/api/demonstrations/{id}/tries", key, 401, 201, 201, 404, 201),
+        line("GET", "/api/demonstrations/{id}/steps/{step}/pending", null, 401, 404, 404, 404, 404),
+        line("GET", "/api/demonstrations/{id}/paper", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/mesh", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/check", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/smooth", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/bent", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/lenses/{lens}", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/along/{edge}", null, 401, 200, 200, 404, 200),
+        line("DELETE", "/api/demonstrations/{id}/classes/{course}", null, 401, 404, 404, 404, 200)
+            .assistant(404),
         line("POST", "/api/exercises", null, 401, 404, 404, 201, 201).assistant(404).others(404),
         line("PUT", "/api/exercises/{exercise}/workpiece", Map.of(), 401, 404, 404, 404, 200)
             .assistant(404),
@@ -739,12 +781,37 @@ class AccessTest {
             .json()
             .path("id")
             .asString();
+    JsonNode shown = demonstration();
+    demonstration = shown.path("id").asString();
+    state = shown.path("frames").get(1).path("mesh").asString();
     upload =
         rune.handIn(
                 assignment, "x.obj", "no mesh".getBytes(StandardCharsets.UTF_8), UUID.randomUUID())
             .path("id")
             .asString();
     bundle = bring(marit).is(201).json().path("id").asString();
+  }
+
+  /** One of the instructor's own, shown to the class. */
+  private static JsonNode demonstration() {
+    Map<String, Object> form =
+        Map.of("form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID());
+    String piece = marit.post("/api/practice", form).is(201).json().path("id").asString();
+    String cut =
+        marit
+            .put("/api/practice/" + piece + "/workpiece", Map.of())
+            .is(200)
+            .json()
+            .path("id")
+            .asString();
+    marit.post("/api/workpieces/" + cut + "/steps", Bollard.step(0, Bollard.trace(16, 24))).is(200);
+    Map<String, Object> asked =
+        Map.of("workpiece", cut, "whole", true, "title", "Across", "clientKey", UUID.randomUUID());
+    JsonNode made = marit.post("/api/demonstrations", asked).is(201).json();
+    return marit
+        .put("/api/demonstrations/" + made.path("id").asString() + "/classes/" + course, null)
+        .is(200)
+        .json();
   }
 
   @AfterAll
@@ -822,11 +889,21 @@ class AccessTest {
       // Each another: wrong ones for one sign-in are slowed down.
       return client.post(line.path(), Map.of("signIn", UUID.randomUUID(), "password", "x"));
     }
+    Map<String, Object> ownKey = Map.of("clientKey", UUID.randomUUID());
+    if (line.path().equals("/api/demonstrations/{id}/copies")) {
+      return client.post("/api/demonstrations/" + demonstration + "/copies", ownKey);
+    }
+    if (line.path().equals("/api/demonstrations/{id}/tries")) {
+      return client.post(
+          "/api/demonstrations/" + demonstration + "/tries", with(ownKey, Map.of("frame", 0)));
+    }
     String path =
         line.path()
             .replace("submissions/{id}", "submissions/" + submission)
             .replace("uploads/{id}", "uploads/" + upload)
             .replace("practice/{id}", "practice/" + practice)
+            .replace("demonstrations/{id}", "demonstrations/" + demonstration)
+            .replace("{mesh}", state)
             .replace("bundles/{id}", "bundles/" + bundle)
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")

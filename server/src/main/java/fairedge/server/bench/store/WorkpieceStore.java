@@ -413,6 +413,23 @@ public class WorkpieceStore implements MeshHolder {
         .reduce((before, last) -> last);
   }
 
+  /** A step with all that is needed to make it again. */
+  public record Recorded(long id, @Nullable Long parent, Change change, View view) {}
+
+  /** All of a workpiece, in the order in which they were made. */
+  public List<Recorded> recorded(UUID workpiece) {
+    return db.select(STEP.ID, STEP.PARENT_ID, STEP.CHANGE, STEP.VIEW)
+        .from(STEP)
+        .where(STEP.WORKPIECE_ID.eq(workpiece))
+        .orderBy(STEP.ID)
+        .fetch(r ->
+            new Recorded(
+                r.value1(),
+                r.value2(),
+                json.read(r.value3(), Change.class),
+                json.read(r.value4(), View.class)));
+  }
+
   /** All steps of a workpiece, in the order in which they were made. */
   public List<StepView> steps(UUID workpiece) {
     return db.select(STEP.NUMBER)

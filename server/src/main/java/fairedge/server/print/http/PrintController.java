@@ -1,6 +1,7 @@
 package fairedge.server.print.http;
 
 import fairedge.server.platform.SignedIn;
+import fairedge.server.print.Handouts;
 import fairedge.server.print.PrintView;
 import fairedge.server.print.Prints;
 import fairedge.server.print.Sheet;
@@ -31,9 +32,11 @@ class PrintController {
   private static final MediaType ZIP = MediaType.parseMediaType("application/zip");
 
   private final Prints prints;
+  private final Handouts handouts;
 
-  PrintController(Prints prints) {
+  PrintController(Prints prints, Handouts handouts) {
     this.prints = prints;
+    this.handouts = handouts;
   }
 
   /** One answer that is out. */
@@ -46,6 +49,18 @@ class PrintController {
         .contentType(MediaType.APPLICATION_PDF)
         .header(HttpHeaders.CONTENT_DISPOSITION, named("answer.pdf"))
         .body(prints.answer(id, sheet, account));
+  }
+
+  /** A demonstration, a picture and a caption a step. */
+  @GetMapping(value = "/demonstrations/{id}/paper", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> handout(
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "a4") Sheet sheet,
+      @AuthenticationPrincipal SignedIn account) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_PDF)
+        .header(HttpHeaders.CONTENT_DISPOSITION, named("handout.pdf"))
+        .body(handouts.of(id, sheet, account));
   }
 
   record PrintRequest(@NotNull Sheet sheet, PrintView.@NotNull PrintForm form) {}

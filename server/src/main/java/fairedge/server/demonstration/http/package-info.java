@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.demonstration.http;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.demonstration.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,5 @@
+import { Demonstrations } from '../features/demonstration/Demonstrations';
+
+export function DemonstrationsPage() {
+  return <Demonstrations />;
+}
