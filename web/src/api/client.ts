@@ -297,6 +297,19 @@ export const api = {
     smooth: (level: number | null) => bytes(`/submissions/${id}/smooth${query({ level })}`),
     bend: (asked: Asked) => bent(`/submissions/${id}/bent${query(asked)}`),
   }),
+  room: (course: string) => json<Schemas['RoomView']>('GET', `/classes/${course}/room`),
+  lookOn: (bench: string) => json<Workpiece>('GET', `/room/${bench}`),
+  lookOnMesh: (bench: string) => bytes(`/room/${bench}/mesh`),
+  benchPicture: (bench: string, revision: number) =>
+    `/api/room/${bench}/picture${query({ revision })}`,
+  hint: (bench: string, hint: Schemas['HintRequest']) =>
+    json<Schemas['HintView']>('POST', `/room/${bench}/hints`, hint),
+  helped: (bench: string) => nothing('DELETE', `/room/${bench}/help`),
+  company: (id: string) => json<Schemas['CompanyView']>('GET', `/workpieces/${id}/company`),
+  askForHelp: (id: string, asks: boolean) =>
+    json<Schemas['CompanyView']>('PUT', `/workpieces/${id}/help`, { asks }),
+  hints: () => json<Schemas['HintView'][]>('GET', '/hints'),
+  hintSeen: (id: string) => nothing('PUT', `/hints/${id}/seen`),
   demonstrations: () => json<Schemas['DemonstrationList']>('GET', '/demonstrations'),
   demonstration: (id: string) => json<Demonstration>('GET', `/demonstrations/${id}`),
   keepDemonstration: (workpiece: string, whole: boolean, title: string, clientKey: string) =>
@@ -317,6 +330,8 @@ export const api = {
     json<Preview>('GET', `/demonstrations/${id}/steps/${step}/pending`),
   demonstrationMesh: (id: string, mesh: string) =>
     bytes(`/demonstrations/${id}/states/${mesh}/mesh`),
+  demonstrationPicture: (id: string, mesh: string) =>
+    `/api/demonstrations/${id}/states/${mesh}/picture`,
   demonstrationCheck: (id: string, mesh: string) =>
     json<Schemas['CheckView']>('GET', `/demonstrations/${id}/states/${mesh}/check`),
   demonstrationLens: (id: string, mesh: string) => {

@@ -50,6 +50,23 @@ export const queries = {
       queryFn: () => api.print(id),
       refetchInterval: (query) => (query.state.data?.state === 'waiting' ? 400 : false),
     }),
+  room: (course: string) =>
+    queryOptions({ queryKey: ['room', course], queryFn: () => api.room(course) }),
+  /** @param revision by which it is another; as it stands is what is asked for */
+  lookOn: (bench: string, revision: number) =>
+    queryOptions({
+      queryKey: ['look-on', bench, revision],
+      queryFn: async () => {
+        const state = await api.lookOn(bench);
+        return { state, mesh: await api.lookOnMesh(bench) };
+      },
+      staleTime: Infinity,
+      gcTime: 10_000,
+      placeholderData: keepPreviousData,
+    }),
+  company: (id: string) =>
+    queryOptions({ queryKey: ['company', id], queryFn: () => api.company(id) }),
+  hints: () => queryOptions({ queryKey: ['hints'], queryFn: api.hints, staleTime: 15_000 }),
   demonstrations: () => queryOptions({ queryKey: ['demonstrations'], queryFn: api.demonstrations }),
   demonstration: (id: string) =>
     queryOptions({ queryKey: ['demonstration', id], queryFn: () => api.demonstration(id) }),

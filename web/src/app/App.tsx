@@ -33,6 +33,7 @@ import {
   PracticePage,
   RehearsalPage,
   ReviewPage,
+  RoomPage,
   TermPage,
   EditorPage,
 } from './parts';
@@ -72,6 +73,7 @@ const AT: Record<keyof typeof places, ReactNode> = {
   rehearsal: <RehearsalPage />,
   bundle: <BundlePage />,
   phrases: <PhrasesPage />,
+  room: <RoomPage />,
   demonstrations: <DemonstrationsPage />,
   demonstration: <DemonstrationPage />,
   board: <BoardPage />,

@@ -34,6 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
               Class board
             </Place>
           )}
+          {teaches && <Place to="/room">Room</Place>}
           {teaches && <Place to="/phrases">Phrases</Place>}
           {(teaches || me?.mayTeach) && <Place to="/people">People</Place>}
           {learns && <Place to="/my-work">My work</Place>}

@@ -28,6 +28,7 @@ export const ExercisesPage = part(
   async () => (await import('../pages/ExercisesPage')).ExercisesPage,
 );
 
+export const RoomPage = part(async () => (await import('../pages/RoomPage')).RoomPage);
 export const DemonstrationsPage = part(
   async () => (await import('../pages/DemonstrationsPage')).DemonstrationsPage,
 );

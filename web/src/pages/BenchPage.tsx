@@ -2,6 +2,7 @@ import { useParams } from 'react-router';
 import { Bench } from '../features/bench/Bench';
 import { BesideBrief } from '../features/demonstration/BesideBrief';
 import { counted } from '../ui/time';
+import { Company, HintPins } from '../features/room/Company';
 import { HandIn } from '../features/hand-in/HandIn';
 
 export function BenchPage() {
@@ -12,6 +13,8 @@ export function BenchPage() {
         key={assignment}
         place={`/assignments/${assignment!}`}
         back={{ to: '/my-work', name: 'My work' }}
+        company={(state) => <Company workpiece={state.id} />}
+        pinned={(state) => <HintPins workpiece={state.id} />}
         underBrief={<BesideBrief assignment={assignment!} />}
         actions={(state, main) => (
           <HandIn

@@ -3,7 +3,7 @@ import type { Point } from '../mesh/MeshBuffers';
 import { useStage } from './stageContext';
 
 interface Props {
-  notes: readonly Note[];
+  notes: readonly Pick<Note, 'kind' | 'place' | 'strokes'>[];
   /** Where marks stand: a stalk ends at the mark, without a foot. */
   marks: readonly Point[];
   chosen: number | null;

@@ -52,6 +52,10 @@ interface Props {
   actions?: (state: Workpiece, main: boolean) => ReactNode;
   /** What stands under the brief. */
   underBrief?: ReactNode;
+  /** What stands in the corner of the stage. */
+  company?: (state: Workpiece) => ReactNode;
+  /** What is pinned to the model. */
+  pinned?: (state: Workpiece) => ReactNode;
 }
 
 export function Bench({ place, ...rest }: Props) {
@@ -260,6 +264,7 @@ function OpenBench(
                   )}
                   {choosing.mode && choosing.aimed && <Aim picked={choosing.aimed} division={0} />}
                   {!bent && <ChosenMarks vertices={chosen.chosen.vertices} />}
+                  {!bent && props.pinned?.(state)}
                   <MeshMarks
                     findings={plain ? state.check.findings : []}
                     chosen={finding}
@@ -296,6 +301,7 @@ function OpenBench(
                   </Button>
                 )}
               </div>
+              <div className="absolute top-[78px] left-3">{props.company?.(state)}</div>
               <div className="absolute top-[42px] left-3 rounded-ctl bg-paper/90">
                 <LensBar
                   lens={lens}

@@ -53,7 +53,7 @@ export function Demonstrations() {
       )}
       <Group name="Your own" rows={own} onKeep={keep} />
       <Group name="Shown to your class" rows={others} onKeep={keep} />
-      <Group name={mayMake ? 'Came along' : 'More'} rows={shipped} onKeep={keep} />
+      <Group name="With Fair Edge" rows={shipped} onKeep={keep} />
       <Group name="Put away" rows={away} onKeep={keep} />
     </div>
   );
@@ -71,6 +71,13 @@ function Group(props: {
       <ul>
         {props.rows.map((d) => (
           <li key={d.id} className="flex items-center gap-4 border-b border-rule py-3">
+            <img
+              src={api.demonstrationPicture(d.id, d.mesh)}
+              width={100}
+              height={60}
+              alt=""
+              className="bg-sea"
+            />
             <Link to={`/demonstrations/${d.id}`} className="group min-w-0 flex-1">
               <span className="block font-semibold group-hover:underline">{d.title}</span>
               <span className="block text-ink2">{d.about}</span>

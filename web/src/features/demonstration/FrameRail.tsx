@@ -18,7 +18,10 @@ export function FrameRail(props: {
   const { frames, playing, knowsAll } = props;
   const shown = knowsAll ? frames : frames.slice(0, playing.reached + 1);
   const here = useRef<HTMLLIElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ block: 'nearest' }), [playing.at, playing.isOpen]);
+  useEffect(() => {
+    // Newer browsers give back a promise, which is no way to clean up.
+    here.current?.scrollIntoView({ block: 'nearest' });
+  }, [playing.at, playing.isOpen]);
   const more = frames.length - shown.length;
   return (
     <ol className="thin-scroll min-h-0 flex-1 overflow-y-auto" aria-label="Steps" tabIndex={0}>
@@ -55,7 +58,7 @@ export function FrameRail(props: {
             aria-hidden
             className="absolute top-4 left-[27px] h-2.5 w-2.5 rounded-full border-[1.5px] border-ink bg-paper"
           />
-          {counted(more, 'more')}. Their names show when you get there.
+          {counted(more, 'more step')}. Their names show when you get there.
         </li>
       )}
     </ol>

@@ -84,10 +84,8 @@ function Open({ demonstration, starter }: { demonstration: Demonstration; starte
     if (stage && there) see(frame);
   }, [stage, frame, there, follows]);
 
-  const check = useQuery({
-    ...queries.demonstrationCheck(id, shownMesh),
-    placeholderData: keepPreviousData,
-  });
+  // Findings of one state name elements that another may not have.
+  const check = useQuery(queries.demonstrationCheck(id, shownMesh));
   const told = useMemo(
     () => (check.data?.findings ?? []).filter((f) => f.severity !== 'remark'),
     [check.data],
@@ -150,7 +148,7 @@ function Open({ demonstration, starter }: { demonstration: Demonstration; starte
           ) : (
             <>
               <FrameRail frames={frames} playing={playing} knowsAll={mine} />
-              <Branch demonstration={demonstration} at={playing.at} frame={frame} />
+              <Branch demonstration={demonstration} at={playing.at} />
             </>
           )}
         </section>
@@ -266,8 +264,8 @@ function useAhead(id: string, frames: readonly Frame[], at: number) {
 }
 
 /** From the state at hand to the bench and back. */
-function Branch(props: { demonstration: Demonstration; at: number; frame: Frame }) {
-  const { demonstration, at, frame } = props;
+function Branch(props: { demonstration: Demonstration; at: number }) {
+  const { demonstration, at } = props;
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
   const [last] = demonstration.tries;
@@ -293,8 +291,7 @@ function Branch(props: { demonstration: Demonstration; at: number; frame: Frame 
           Try it yourself from here
         </Button>
         <p className="min-w-0 text-[13px] leading-4 text-ink2">
-          A practice piece from {frame.step === 0 ? 'the starter' : `step ${frame.step}`}. This page
-          waits for you.
+          A practice piece from {at === 0 ? 'the starter' : `step ${at}`}. This page waits for you.
         </p>
       </div>
       {last && (

@@ -40,6 +40,7 @@ class ArchitectureTest {
   private static final List<String> ORDER =
       List.of(
           "platform",
+          "live",
           "account",
           "course",
           "meshfile",
@@ -50,6 +51,7 @@ class ArchitectureTest {
           "submission",
           "review",
           "demonstration",
+          "room",
           "insight",
           "print",
           "notice",
@@ -117,6 +119,8 @@ class ArchitectureTest {
                   "DEMONSTRATION_CLASS",
                   "DEMONSTRATION_EXERCISE",
                   "DEMONSTRATION_TRY")),
+          Map.entry("live", Set.of("LIVE_SUBJECT", "LIVE_EVENT")),
+          Map.entry("room", Set.of("ROOM_PLACE", "ROOM_WATCH", "HINT")),
           Map.entry("print", Set.of("PRINT")),
           Map.entry("notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX")),
           Map.entry("platform", Set.of("SCHEDULED_TASKS")));

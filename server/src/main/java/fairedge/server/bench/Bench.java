@@ -31,6 +31,7 @@ import java.util.UUID;
 import java.util.function.BiFunction;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 
 /**
@@ -54,6 +55,7 @@ public class Bench {
   private final Checks checks;
   private final JobQueue jobs;
   private final Turns turns;
+  private final ApplicationEventPublisher events;
   private final Duration longest;
   private final Clock clock;
 
@@ -67,9 +69,11 @@ public class Bench {
       Checks checks,
       JobQueue jobs,
       Turns turns,
+      ApplicationEventPublisher events,
       @Value("${fair-edge.limits.step}") Duration longest,
       Clock clock) {
     this.turns = turns;
+    this.events = events;
     this.longest = longest;
     this.store = store;
     this.workpieces = workpieces;
@@ -377,6 +381,9 @@ public class Bench {
     held.made = null;
     Moved moved = move.make(head, task, held);
     held.standsAt(moved.head());
+    if (head.owner().type() == Owner.Type.assignment) {
+      events.publishEvent(new WorkMoved(head.id()));
+    }
     byte[] message = moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
     return new Stepped(view(task, moved, held), message);
   }
@@ -407,20 +414,7 @@ public class Bench {
   }
 
   private WorkpieceView view(Task task, Head head, Held held) {
-    Steps steps = Steps.seenFrom(head.headStep(), store.steps(head.id()));
-    return new WorkpieceView(
-        head.id(),
-        task.view(),
-        head.revision(),
-        steps.inForce().stream().map(step -> step.told(task.told())).toList(),
-        steps.beside().stream().map(step -> step.told(task.told())).toList(),
-        !steps.inForce().isEmpty(),
-        steps.canBeMadeAgain(),
-        steps.keptAt(),
-        task.told().of(held.check()),
-        held.isChecked(),
-        held.chosen,
-        held.remark);
+    return WorkpieceView.of(task, head, held, store.steps(head.id()));
   }
 
   /** How whoever cut saw the model at each of them. */

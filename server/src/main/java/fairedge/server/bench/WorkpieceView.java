@@ -1,6 +1,7 @@
 package fairedge.server.bench;
 
 import fairedge.json.CheckView;
+import fairedge.server.bench.store.WorkpieceStore.Head;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -33,4 +34,25 @@ public record WorkpieceView(
     boolean checked,
     List<Integer> chosen,
     @Nullable String remark)
-    implements StandsView {}
+    implements StandsView {
+
+  /**
+   * @param all its steps, in the order in which they were made
+   */
+  static WorkpieceView of(Task task, Head head, Held held, List<StepView> all) {
+    Steps steps = Steps.seenFrom(head.headStep(), all);
+    return new WorkpieceView(
+        head.id(),
+        task.view(),
+        head.revision(),
+        steps.inForce().stream().map(step -> step.told(task.told())).toList(),
+        steps.beside().stream().map(step -> step.told(task.told())).toList(),
+        !steps.inForce().isEmpty(),
+        steps.canBeMadeAgain(),
+        steps.keptAt(),
+        task.told().of(held.check()),
+        held.isChecked(),
+        held.chosen,
+        held.remark);
+  }
+}

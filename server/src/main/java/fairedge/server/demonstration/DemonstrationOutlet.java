@@ -6,6 +6,7 @@ import fairedge.core.lens.LensPicture;
 import fairedge.core.step.Change;
 import fairedge.core.work.View;
 import fairedge.json.CheckView;
+import fairedge.picture.MeshPicture;
 import fairedge.server.bench.PreviewView;
 import fairedge.server.bench.Trials;
 import fairedge.server.demonstration.DemonstrationView.FrameKind;
@@ -19,6 +20,7 @@ import fairedge.server.platform.Problem;
 import fairedge.server.platform.SignedIn;
 import fairedge.server.platform.Turns;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -26,6 +28,8 @@ import org.springframework.stereotype.Service;
 /** The states of demonstrations to be looked at: each by the hash of its mesh. */
 @Service
 public class DemonstrationOutlet {
+  private static final MeshPicture.Size PICTURE = new MeshPicture.Size(140, 84, 2);
+
   private final Demonstrations demonstrations;
   private final Gallery gallery;
   private final Trials trials;
@@ -69,6 +73,13 @@ public class DemonstrationOutlet {
 
   public Tried bend(UUID id, String mesh, BendAsked asked, SignedIn account) {
     return gallery.bend(shown(id, mesh, account), account, asked);
+  }
+
+  /** A state as a PNG. */
+  public byte[] picture(UUID id, String mesh, SignedIn account) {
+    Shown shown = shown(id, mesh, account);
+    return turns.here(
+        account.id(), () -> MeshPicture.png(gallery.atHand(shown.mesh()), List.of(), PICTURE));
   }
 
   /** What a step that is asked about would do, to be drawn with the answer. */

@@ -451,7 +451,7 @@ public class Demonstrations {
     PracticePiece piece =
         practices.beginWith(
             mesh,
-            at.step() == 0 ? d.title() : "%s, from step %d".formatted(d.title(), at.step()),
+            frame == 0 ? d.title() : "%s, from step %d".formatted(d.title(), frame),
             d.unit(),
             account,
             new Practices.Beginning(d.terms().profile().name(), clientKey));

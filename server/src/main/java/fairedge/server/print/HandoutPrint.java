@@ -40,8 +40,8 @@ final class HandoutPrint {
   static void write(Paper paper, Sheet sheet, Handout handout) throws IOException {
     HandoutPrint print = new HandoutPrint(paper, sheet, handout);
     print.head();
-    for (FrameView frame : handout.frames()) {
-      print.frame(frame);
+    for (int i = 0; i < handout.frames().size(); i++) {
+      print.frame(i, handout.frames().get(i));
     }
     print.answers();
   }
@@ -61,9 +61,9 @@ final class HandoutPrint {
     flow.text(all.child(type), ink, flow.left(), flow.wide(), text);
   }
 
-  private void frame(FrameView frame) throws IOException {
+  private void frame(int number, FrameView frame) throws IOException {
     if (frame.kind() == FrameKind.question) {
-      question(frame);
+      question(number, frame);
       return;
     }
     float wide = flow.wide() * 0.46f;
@@ -71,11 +71,11 @@ final class HandoutPrint {
     flow.need(high + GAP);
     int page = flow.page();
     float top = flow.y();
-    all.figure(named(frame) + ", as it is seen then")
+    all.figure(named(number, frame) + ", as it is seen then")
         .picture(drawn(frame), new PDRectangle(flow.left(), top - high, wide, high));
     float x = flow.left() + wide + 14;
     float room = flow.wide() - wide - 14;
-    flow.text(all.child(H2), HEAD, x, room, named(frame));
+    flow.text(all.child(H2), HEAD, x, room, named(number, frame));
     if (frame.kind() != FrameKind.starter && !frame.text().isEmpty()) {
       flow.text(all.child(P), TEXT, x, room, frame.text());
     }
@@ -86,9 +86,9 @@ final class HandoutPrint {
     flow.down(GAP);
   }
 
-  private void question(FrameView frame) throws IOException {
+  private void question(int number, FrameView frame) throws IOException {
     flow.need(ROOM + 30);
-    write(H2, HEAD, "%d. %s".formatted(frame.step(), frame.text()));
+    write(H2, HEAD, "%d. %s".formatted(number, frame.text()));
     flow.down(ROOM);
     flow.rule();
     flow.down(GAP);
@@ -96,24 +96,25 @@ final class HandoutPrint {
 
   /** What is asked is answered at the end, where nobody reads it by chance. */
   private void answers() throws IOException {
-    List<FrameView> asked =
-        handout.frames().stream().filter(f -> f.kind() == FrameKind.question).toList();
-    if (asked.isEmpty()) {
+    if (handout.frames().stream().noneMatch(f -> f.kind() == FrameKind.question)) {
       return;
     }
     flow.newPage();
     write(H2, Ink.plain(14).in(Flow.INK).heavy(), "Answers");
     flow.down(6);
-    for (FrameView frame : asked) {
-      write(P, HEAD, "%d. %s".formatted(frame.step(), frame.text()));
-      write(P, TEXT, frame.answer());
-      flow.down(8);
+    for (int i = 0; i < handout.frames().size(); i++) {
+      FrameView frame = handout.frames().get(i);
+      if (frame.kind() == FrameKind.question) {
+        write(P, HEAD, "%d. %s".formatted(i, frame.text()));
+        write(P, TEXT, frame.answer());
+        flow.down(8);
+      }
     }
   }
 
-  private static String named(FrameView frame) {
+  private static String named(int number, FrameView frame) {
     String name = frame.brief() == null ? frame.title() : frame.title() + ", " + frame.brief();
-    return frame.kind() == FrameKind.starter ? name : "%d. %s".formatted(frame.step(), name);
+    return frame.kind() == FrameKind.starter ? name : "%d. %s".formatted(number, name);
   }
 
   private BufferedImage drawn(FrameView frame) {

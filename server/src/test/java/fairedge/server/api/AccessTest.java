@@ -26,6 +26,8 @@ import tools.jackson.databind.JsonNode;
 class AccessTest {
   private static final String STATE = "/api/demonstrations/{id}/states/{mesh}";
 
+  private static final UUID HINT = UUID.randomUUID();
+
   private static Database database;
   private static Application app;
   private static Client nobody;
@@ -167,6 +169,7 @@ class AccessTest {
         with(key, Map.of("workpiece", UUID.randomUUID(), "whole", true, "title", ""));
     Map<String, Object> telling =
         Map.of("revision", 99, "title", "x", "about", "", "steps", List.of());
+    Map<String, Object> hint = Map.of("id", HINT, "text", "Look here.", "revision", 0);
     Map<String, Object> sight = Map.of("inSight", true);
     return List.of(
         line("GET", "/api/session", null, 200, 200, 200, 200, 200),
@@ -177,6 +180,18 @@ class AccessTest {
         line("GET", "/api/assignments", null, 401, 200, 200, 200, 200),
         line("GET", "/api/assignments/{assignment}/picture", null, 401, 200, 200, 404, 200),
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
+        line("GET", "/api/classes/{course}/room", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/classes/{course}/room/live", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/room/{bench}", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/room/{bench}/mesh", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/room/{bench}/picture", null, 401, 404, 404, 404, 200),
+        line("POST", "/api/room/{bench}/hints", hint, 401, 404, 404, 404, 201),
+        line("DELETE", "/api/room/{bench}/help", null, 401, 404, 404, 404, 204),
+        line("GET", "/api/workpieces/{id}/company", null, 401, 200, 404, 404, 404),
+        line("GET", "/api/workpieces/{id}/live", null, 401, 200, 404, 404, 404),
+        line("PUT", "/api/workpieces/{id}/help", Map.of("asks", true), 401, 200, 404, 404, 404),
+        line("GET", "/api/hints", null, 401, 200, 200, 200, 200),
+        line("PUT", "/api/hints/{hint}/seen", null, 401, 204, 404, 404, 404),
         line("GET", "/api/demonstrations", null, 401, 200, 200, 200, 200),
         line("POST", "/api/demonstrations", recording, 401, 404, 404, 404, 404),
         line("GET", "/api/demonstrations/{id}", null, 401, 200, 200, 404, 200),
@@ -202,6 +217,7 @@ class AccessTest {
         line("GET", "/api/demonstrations/{id}/steps/{step}/pending", null, 401, 404, 404, 404, 404),
         line("GET", "/api/demonstrations/{id}/paper", null, 401, 200, 200, 404, 200),
         line("GET", STATE + "/mesh", null, 401, 200, 200, 404, 200),
+        line("GET", STATE + "/picture", null, 401, 200, 200, 404, 200),
         line("GET", STATE + "/check", null, 401, 200, 200, 404, 200),
         line("GET", STATE + "/smooth", null, 401, 200, 200, 404, 200),
         line("GET", STATE + "/bent", null, 401, 200, 200, 404, 200),
@@ -904,6 +920,8 @@ class AccessTest {
             .replace("practice/{id}", "practice/" + practice)
             .replace("demonstrations/{id}", "demonstrations/" + demonstration)
             .replace("{mesh}", state)
+            .replace("{bench}", workpiece)
+            .replace("{hint}", HINT.toString())
             .replace("bundles/{id}", "bundles/" + bundle)
             .replace("{id}", workpiece)
             .replace("{form}", "pontoon")
@@ -928,6 +946,11 @@ class AccessTest {
             .replace("{note}", UUID.randomUUID().toString())
             .replace("{waving}", UUID.randomUUID().toString())
             .replace("{step}", "99");
+    if (path.endsWith("/live")) {
+      try (Client.Line open = client.line(path, null)) {
+        return open.reply();
+      }
+    }
     return switch (line.method()) {
       case "POST" -> client.post(path, line.body());
       case "PUT" -> client.put(path, line.body());

@@ -2,8 +2,11 @@ package fairedge.server.running;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.BufferedReader;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
@@ -18,10 +21,15 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -169,6 +177,104 @@ public final class Client {
   /** The headers of a reply, by their names in lower case. */
   public Map<String, List<String>> headers(String path) {
     return headers(HttpRequest.newBuilder(URI.create(address + path)));
+  }
+
+  /**
+   * Opens a line of events and keeps what comes on it.
+   *
+   * @param last the last number that is known; null for none
+   */
+  public Line line(String path, @Nullable String last) {
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
+    if (last != null) {
+      request.header("Last-Event-ID", last);
+    }
+    try {
+      return new Line(http.send(request.build(), BodyHandlers.ofInputStream()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** An event as it came. */
+  public record Told(String id, String kind, String content) {
+    public JsonNode json() {
+      return JSON.readTree(content);
+    }
+  }
+
+  /** An open line of events. */
+  public static final class Line implements AutoCloseable {
+    private final HttpResponse<InputStream> response;
+    private final BlockingQueue<Told> told = new LinkedBlockingQueue<>();
+
+    private Line(HttpResponse<InputStream> response) {
+      this.response = response;
+      if (response.statusCode() == 200) {
+        Thread.ofVirtual().start(this::read);
+      }
+    }
+
+    public Reply reply() {
+      String type = response.headers().firstValue("Content-Type").orElse("");
+      try {
+        byte[] body = response.statusCode() == 200 ? new byte[0] : response.body().readAllBytes();
+        return new Reply(response.statusCode(), type, body);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+
+    private void read() {
+      Map<String, String> fields = new HashMap<>();
+      try (BufferedReader lines =
+          new BufferedReader(new InputStreamReader(response.body(), StandardCharsets.UTF_8))) {
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+          int colon = line.indexOf(':');
+          if (line.isEmpty() && fields.containsKey("data")) {
+            told.add(
+                new Told(
+                    fields.getOrDefault("id", ""),
+                    fields.getOrDefault("event", ""),
+                    fields.getOrDefault("data", "")));
+            fields.clear();
+          } else if (colon > 0) {
+            fields.put(line.substring(0, colon), line.substring(colon + 1).strip());
+          }
+        }
+      } catch (IOException gone) {
+        // As when a browser goes away: what came is kept.
+        assertThat(gone).isNotNull();
+      }
+    }
+
+    /** The next event of a kind; those before it are gone by. */
+    public Told next(String kind) {
+      try {
+        while (true) {
+          Told next = told.poll(20, TimeUnit.SECONDS);
+          assertThat(next).as("an event of kind %s within 20 s", kind).isNotNull();
+          if (next.kind().equals(kind)) {
+            return next;
+          }
+        }
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        throw new IllegalStateException(e);
+      }
+    }
+
+    @Override
+    public void close() {
+      try {
+        response.body().close();
+      } catch (IOException gone) {
+        throw new UncheckedIOException(gone);
+      }
+    }
   }
 
   /** The cookies with which somebody of the demo class is signed in. */

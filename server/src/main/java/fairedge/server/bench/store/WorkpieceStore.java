@@ -27,6 +27,7 @@ import fairedge.core.work.View;
 import fairedge.schema.generated.tables.records.WorkpieceRecord;
 import fairedge.schema.generated.tables.records.WorkpieceRequestRecord;
 import fairedge.server.bench.After;
+import fairedge.server.bench.OverShoulder.Moment;
 import fairedge.server.bench.Owner;
 import fairedge.server.bench.StepView;
 import fairedge.server.meshfile.MeshHolder;
@@ -440,6 +441,29 @@ public class WorkpieceStore implements MeshHolder {
         .where(STEP.WORKPIECE_ID.eq(workpiece))
         .orderBy(STEP.ID)
         .fetch(this::stepView);
+  }
+
+  public StepView step(long id) {
+    return db.select(STEP.NUMBER)
+        .select(TOLD)
+        .from(STEP)
+        .leftJoin(STEP_NAME)
+        .on(STEP_NAME.STEP_ID.eq(STEP.ID))
+        .where(STEP.ID.eq(id))
+        .fetchSingle(this::stepView);
+  }
+
+  /** The steps of a workpiece since a time, in their order; the last one of all in any case. */
+  public List<Moment> lately(UUID workpiece, Instant since) {
+    Condition isLast =
+        STEP.ID.eq(select(max(STEP.ID)).from(STEP).where(STEP.WORKPIECE_ID.eq(workpiece)));
+    return db.select(STEP.MADE_AT, jsonbGetAttributeAsText(STEP.AFTER, inline("must")))
+        .from(STEP)
+        .where(
+            STEP.WORKPIECE_ID.eq(workpiece),
+            STEP.MADE_AT.gt(since.atOffset(ZoneOffset.UTC)).or(isLast))
+        .orderBy(STEP.ID)
+        .fetch(r -> new Moment(r.value1().toInstant(), Integer.parseInt(r.value2())));
   }
 
   private StepView stepView(Record r) {

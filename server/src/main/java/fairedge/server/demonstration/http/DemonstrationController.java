@@ -27,6 +27,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -220,6 +221,16 @@ class DemonstrationController {
       @RequestHeader(value = "Accept-Encoding", defaultValue = "") String accepted,
       @AuthenticationPrincipal SignedIn account) {
     return Packed.reply(MESH, outlet.mesh(id, mesh, account), accepted);
+  }
+
+  @GetMapping(
+      value = "/demonstrations/{id}/states/{mesh}/picture",
+      produces = MediaType.IMAGE_PNG_VALUE)
+  ResponseEntity<byte[]> picture(
+      @PathVariable UUID id, @PathVariable String mesh, @AuthenticationPrincipal SignedIn account) {
+    return ResponseEntity.ok()
+        .header("Cache-Control", "private, max-age=86400")
+        .body(outlet.picture(id, mesh, account));
   }
 
   @GetMapping("/demonstrations/{id}/states/{mesh}/check")

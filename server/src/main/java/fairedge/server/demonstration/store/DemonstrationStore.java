@@ -161,7 +161,10 @@ public class DemonstrationStore implements MeshHolder {
     return db.selectFrom(DEMONSTRATION)
         .where(condition)
         .orderBy(
-            DEMONSTRATION.ACCOUNT_ID.isNull(), DEMONSTRATION.MADE_AT.desc(), DEMONSTRATION.TITLE)
+            DEMONSTRATION.ACCOUNT_ID.isNull(),
+            DSL.case_().when(DEMONSTRATION.ACCOUNT_ID.isNull(), DEMONSTRATION.TITLE).else_(""),
+            DEMONSTRATION.MADE_AT.desc(),
+            DEMONSTRATION.ID)
         .fetch(r ->
             new Demonstration(
                 r.getId(),

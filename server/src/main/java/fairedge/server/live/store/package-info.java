@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.live.store;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.room.http;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package fairedge.server.room.store;
+
+import org.jspecify.annotations.NullMarked;

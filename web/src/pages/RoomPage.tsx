@@ -1,0 +1,5 @@
+import { Room } from '../features/room/Room';
+
+export function RoomPage() {
+  return <Room />;
+}
