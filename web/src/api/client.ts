@@ -305,6 +305,20 @@ export const api = {
   hint: (bench: string, hint: Schemas['HintRequest']) =>
     json<Schemas['HintView']>('POST', `/room/${bench}/hints`, hint),
   helped: (bench: string) => nothing('DELETE', `/room/${bench}/help`),
+  /** What is shown to a class now; null where nothing is. */
+  show: (course: string) =>
+    json<Schemas['ShowView']>('GET', `/classes/${course}/show`).catch((e: unknown) => {
+      if (e instanceof ApiProblem && e.status === 404) return null;
+      throw e;
+    }),
+  beginShow: (course: string, workpiece: string) =>
+    json<Schemas['ShowView']>('PUT', `/classes/${course}/show`, { workpiece }),
+  endShow: (course: string) => nothing('DELETE', `/classes/${course}/show`),
+  showSight: (course: string, sight: Schemas['LookRequest']) =>
+    nothing('PUT', `/classes/${course}/show/sight`, sight),
+  showMesh: (course: string) => bytes(`/classes/${course}/show/mesh`),
+  tryShow: (course: string, clientKey: string) =>
+    json<Schemas['PracticePiece']>('POST', `/classes/${course}/show/tries`, { clientKey }),
   company: (id: string) => json<Schemas['CompanyView']>('GET', `/workpieces/${id}/company`),
   askForHelp: (id: string, asks: boolean) =>
     json<Schemas['CompanyView']>('PUT', `/workpieces/${id}/help`, { asks }),

@@ -64,6 +64,22 @@ export const queries = {
       gcTime: 10_000,
       placeholderData: keepPreviousData,
     }),
+  /** Whether something is shown is found out by looking; what happens in it is told live. */
+  show: (course: string) =>
+    queryOptions({
+      queryKey: ['show', course],
+      queryFn: () => api.show(course),
+      refetchInterval: (query) => (query.state.data ? false : 10_000),
+    }),
+  /** @param revision by which it is another; as it stands is what is asked for */
+  showMesh: (course: string, workpiece: string, revision: number) =>
+    queryOptions({
+      queryKey: ['show-mesh', course, workpiece, revision],
+      queryFn: () => api.showMesh(course),
+      staleTime: Infinity,
+      gcTime: 10_000,
+      placeholderData: keepPreviousData,
+    }),
   company: (id: string) =>
     queryOptions({ queryKey: ['company', id], queryFn: () => api.company(id) }),
   hints: () => queryOptions({ queryKey: ['hints'], queryFn: api.hints, staleTime: 15_000 }),

@@ -34,6 +34,7 @@ import {
   RehearsalPage,
   ReviewPage,
   RoomPage,
+  ShowPage,
   TermPage,
   EditorPage,
 } from './parts';
@@ -74,6 +75,7 @@ const AT: Record<keyof typeof places, ReactNode> = {
   bundle: <BundlePage />,
   phrases: <PhrasesPage />,
   room: <RoomPage />,
+  show: <ShowPage />,
   demonstrations: <DemonstrationsPage />,
   demonstration: <DemonstrationPage />,
   board: <BoardPage />,
@@ -90,6 +92,7 @@ const BARE: readonly string[] = [
   'bench',
   'editor',
   'demonstration',
+  'show',
   'rehearsal',
   'review',
   'answer',

@@ -29,6 +29,7 @@ export const ExercisesPage = part(
 );
 
 export const RoomPage = part(async () => (await import('../pages/RoomPage')).RoomPage);
+export const ShowPage = part(async () => (await import('../pages/ShowPage')).ShowPage);
 export const DemonstrationsPage = part(
   async () => (await import('../pages/DemonstrationsPage')).DemonstrationsPage,
 );

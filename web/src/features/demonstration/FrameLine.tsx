@@ -1,10 +1,11 @@
+import { useEffect, useRef } from 'react';
 import type { Demonstration, Frame } from '../../api/client';
 import { FindingMark } from '../../trade/FindingMark';
 import { counted } from '../../ui/time';
 import { titleOf } from './frames';
 import type { Playing } from './usePlaying';
 
-const WIDTH = 92;
+const WIDTH = 84;
 
 /** All frames on one line, with what was branched off; gone to by a click. */
 export function FrameLine(props: {
@@ -14,6 +15,10 @@ export function FrameLine(props: {
   tries: Demonstration['tries'];
 }) {
   const { frames, playing, knowsAll, tries } = props;
+  const here = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [playing.at]);
   return (
     <div className="thin-scroll condensed overflow-x-auto" data-testid="frame-line">
       <ol className="relative flex w-max pt-5">
@@ -31,7 +36,12 @@ export function FrameLine(props: {
           const told = knowsAll || i <= playing.reached;
           const branch = tries.find((t) => t.frame === i);
           return (
-            <li key={i} style={{ width: WIDTH }} className="relative text-center">
+            <li
+              key={i}
+              ref={i === playing.at ? here : undefined}
+              style={{ width: WIDTH }}
+              className="relative text-center"
+            >
               <span className="absolute -top-5 right-0 left-0 flex h-5 items-center justify-center gap-0.5">
                 {told &&
                   frame.brought

@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button';
 import { WorkHead } from '../../ui/Head';
 import { Failure, Loading } from '../../ui/States';
 import { counted, whenText } from '../../ui/time';
+import { TwoOf } from '../../ui/TwoOf';
 import { useAddressed } from '../../ui/useAddressed';
 import { useKeys } from '../../ui/useKeys';
 import { FrameLine } from './FrameLine';
@@ -175,29 +176,13 @@ function Open({ demonstration, starter }: { demonstration: Demonstration; starte
             >
               {plain && <FarSide findings={told} />}
               <div className="absolute top-2.5 right-3 left-3 flex flex-wrap items-start gap-1.5">
-                <span
-                  role="radiogroup"
-                  aria-label="Whose view"
-                  className="flex overflow-hidden rounded-ctl border border-ctl bg-sheet"
-                >
-                  {(
-                    [
-                      [true, 'Follow the view'],
-                      [false, 'Turn freely'],
-                    ] as const
-                  ).map(([on, name]) => (
-                    <button
-                      key={name}
-                      type="button"
-                      role="radio"
-                      aria-checked={follows === on}
-                      className={`h-6 px-2 text-[13px] outline-offset-[-3px] ${follows === on ? 'bg-shoal2 font-semibold' : 'text-ink2 hover:bg-shoal1'}`}
-                      onClick={() => setFollows(on)}
-                    >
-                      {name}
-                    </button>
-                  ))}
-                </span>
+                <TwoOf
+                  label="Whose view"
+                  value={follows}
+                  first={[true, 'Follow the view']}
+                  second={[false, 'Turn freely']}
+                  onChange={setFollows}
+                />
                 <LensBar lens={lens} onLens={looking.setLens} />
                 <Button size="small" shortcut="V" onClick={looking.viewAll}>
                   All

@@ -6,31 +6,19 @@ import { MeshBuffers } from '../../mesh/MeshBuffers';
 import { Aim } from '../../stage/Aim';
 import { FarSide } from '../../stage/FarSide';
 import { LensBar } from '../../stage/LensBar';
-import type { Lens } from '../../stage/lenses';
 import { LookedStage } from '../../stage/LookedStage';
 import { MeshMarks } from '../../stage/MeshMarks';
 import { pick, type Picked } from '../../stage/pick';
 import { useLooking } from '../../stage/useLooking';
-import type { LensSource } from '../../stage/useLensPicture';
 import { FindingMark } from '../../trade/FindingMark';
 import { Button } from '../../ui/Button';
 import { Failure, Loading } from '../../ui/States';
 import { useKeys } from '../../ui/useKeys';
+import { NO_LENS, SEEN } from './seen';
 import { minutesSince } from './times';
 import type { Tile } from './useRoom';
 
 const INSETS = [24, 50, 24, 40] as const;
-
-/** Those for which nothing is asked: a bench that is followed changes all the time. */
-const SEEN: readonly Lens[] = ['clay', 'sides'];
-
-const NONE: LensSource = {
-  key: ['nothing'],
-  look: () => Promise.reject(new Error('not here')),
-  along: () => Promise.reject(new Error('not here')),
-  smooth: () => Promise.reject(new Error('not here')),
-  bend: () => Promise.reject(new Error('not here')),
-};
 
 const STEPS = 40;
 
@@ -70,7 +58,7 @@ function Seen(props: {
 }) {
   const { tile, state, bytes } = props;
   const mesh = useMemo(() => MeshBuffers.read(bytes), [bytes]);
-  const looking = useLooking('clay', mesh, NONE, SEEN);
+  const looking = useLooking('clay', mesh, NO_LENS, SEEN);
   const { stage, lens } = looking;
   const [picked, setPicked] = useState<Picked | null>(null);
   const told = useMemo(

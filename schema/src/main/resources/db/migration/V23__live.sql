@@ -51,3 +51,15 @@ create table hint (
 );
 create index hint_workpiece on hint (workpiece_id, sent_at);
 create index hint_account on hint (account_id, sent_at);
+
+-- A bench that is shown to a class: one of a class at a time.
+create table bench_show (
+  course_id uuid primary key references course,
+  workpiece_id uuid not null references workpiece on delete cascade,
+  account_id uuid not null references account,
+  begun_at timestamptz not null,
+  camera jsonb,
+  lens text not null,
+  caption text not null
+);
+create index bench_show_workpiece on bench_show (workpiece_id);

@@ -120,7 +120,7 @@ class ArchitectureTest {
                   "DEMONSTRATION_EXERCISE",
                   "DEMONSTRATION_TRY")),
           Map.entry("live", Set.of("LIVE_SUBJECT", "LIVE_EVENT")),
-          Map.entry("room", Set.of("ROOM_PLACE", "ROOM_WATCH", "HINT")),
+          Map.entry("room", Set.of("ROOM_PLACE", "ROOM_WATCH", "HINT", "BENCH_SHOW")),
           Map.entry("print", Set.of("PRINT")),
           Map.entry("notice", Set.of("LETTER", "MAIL_NEWS", "MAIL_UNWANTED", "OUTBOX")),
           Map.entry("platform", Set.of("SCHEDULED_TASKS")));

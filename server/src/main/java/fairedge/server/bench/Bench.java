@@ -137,6 +137,13 @@ public class Bench {
    */
   public record Standing(Mesh mesh, Owner owner, @Nullable Long step) {}
 
+  /**
+   * @throws fairedge.server.platform.Problem if it is not the account's
+   */
+  public void requireMine(UUID id, SignedIn account) {
+    workpieces.require(id, account);
+  }
+
   /** How it stands at a revision. */
   public Standing standing(UUID id, SignedIn student, long revision) {
     Head head = workpieces.require(id, student);
@@ -381,9 +388,7 @@ public class Bench {
     held.made = null;
     Moved moved = move.make(head, task, held);
     held.standsAt(moved.head());
-    if (head.owner().type() == Owner.Type.assignment) {
-      events.publishEvent(new WorkMoved(head.id()));
-    }
+    events.publishEvent(new WorkMoved(head.id()));
     byte[] message = moved.touched() == null ? whole(held) : delta(held, moved.touched(), head);
     return new Stepped(view(task, moved, held), message);
   }

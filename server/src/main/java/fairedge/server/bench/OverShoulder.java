@@ -1,6 +1,7 @@
 package fairedge.server.bench;
 
 import fairedge.core.format.wire.WireMessage;
+import fairedge.core.inspect.Profile;
 import fairedge.core.mesh.Mesh;
 import fairedge.server.bench.store.WorkpieceStore;
 import fairedge.server.bench.store.WorkpieceStore.Head;
@@ -60,6 +61,19 @@ public class OverShoulder {
   /** The steps made since a time, in their order; the last one of all in any case. */
   public List<Moment> lately(UUID workpiece, Instant since) {
     return store.lately(workpiece, since);
+  }
+
+  /** What a workpiece is cut for. */
+  public TaskView task(UUID workpiece) {
+    return workshop.task(head(workpiece)).view();
+  }
+
+  /** By which of the built-in profiles it can be checked when it is cut freely. */
+  public String profile(UUID workpiece) {
+    String name = workshop.task(head(workpiece)).terms().profile().name();
+    return Profile.builtIn().stream().anyMatch(p -> p.name().equals(name))
+        ? name
+        : Profile.ALL_QUADS.name();
   }
 
   /** All of it, with everything that the check says. */

@@ -29,6 +29,15 @@ public class LiveEvents implements Cleaning {
     store.add(subject, kind, content, clock.instant());
   }
 
+  /**
+   * Tells whoever listens now, and keeps nothing; the next of its kind takes its place.
+   *
+   * @param content some kilobytes of JSON at the most
+   */
+  public void pass(String subject, String kind, Object content) {
+    store.pass(subject, kind, content);
+  }
+
   /** The number of the last event of a subject: what is read now has all of them in it. */
   public long last(String subject) {
     return store.last(subject);

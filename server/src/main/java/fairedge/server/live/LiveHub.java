@@ -120,6 +120,13 @@ public class LiveHub implements SmartLifecycle {
       PGNotification[] heard = connection.getNotifications(LISTEN_MS);
       for (PGNotification one : heard == null ? new PGNotification[0] : heard) {
         String told = one.getParameter();
+        if (Passing.isOne(told)) {
+          Passing passing = Passing.read(told);
+          lines.stream()
+              .filter(line -> line.isOf(passing.subject()))
+              .forEach(line -> line.pass(passing));
+          continue;
+        }
         String subject = told.substring(0, Math.max(0, told.lastIndexOf(' ')));
         lines.stream().filter(line -> line.isOf(subject)).forEach(LiveLine::wake);
       }

@@ -2,6 +2,7 @@ package fairedge.server.live;
 
 import java.io.IOException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
@@ -19,13 +20,17 @@ final class LiveLine implements Runnable {
 
   /** What is asked for on. */
   interface Reading {
-    java.util.List<LiveEvent> after(String subject, long number, int most);
+    List<LiveEvent> after(String subject, long number, int most);
   }
 
   private final SseEmitter emitter;
   private final Reading reading;
   private final Runnable stays;
   private final Map<String, Long> sent;
+
+  /** What is to be sent in passing. */
+  private final Map<String, Passing> byKind = new LinkedHashMap<>();
+
   private final AtomicBoolean isWoken = new AtomicBoolean(true);
   private volatile boolean isOver;
   private volatile Thread thread = Thread.currentThread();
@@ -43,6 +48,14 @@ final class LiveLine implements Runnable {
 
   boolean isOf(String subject) {
     return sent.containsKey(subject);
+  }
+
+  /** Sends what passes by, once it comes to it; of a kind only the last. */
+  void pass(Passing passing) {
+    synchronized (byKind) {
+      byKind.put(passing.kind(), passing);
+    }
+    wake();
   }
 
   void wake() {
@@ -64,6 +77,7 @@ final class LiveLine implements Runnable {
         stays.run();
         if (isWoken.getAndSet(false)) {
           sendNew();
+          sendPassing();
         } else {
           emitter.send(SseEmitter.event().comment("here"));
         }
@@ -86,13 +100,28 @@ final class LiveLine implements Runnable {
     for (Map.Entry<String, Long> subject : sent.entrySet()) {
       boolean isMore = true;
       while (isMore && !isOver) {
-        var events = reading.after(subject.getKey(), subject.getValue(), AT_ONCE);
+        List<LiveEvent> events = reading.after(subject.getKey(), subject.getValue(), AT_ONCE);
         for (LiveEvent event : events) {
           send(event);
           subject.setValue(event.number());
         }
         isMore = events.size() == AT_ONCE;
       }
+    }
+  }
+
+  /** Without a number: nobody asks for it again. */
+  private void sendPassing() throws IOException {
+    List<Passing> now;
+    synchronized (byKind) {
+      now = List.copyOf(byKind.values());
+      byKind.clear();
+    }
+    for (Passing passing : now) {
+      emitter.send(
+          SseEmitter.event()
+              .name(passing.kind())
+              .data(passing.content(), MediaType.APPLICATION_JSON));
     }
   }
 

@@ -2,6 +2,7 @@ package fairedge.server.room;
 
 import fairedge.server.course.Belongings;
 import fairedge.server.room.store.RoomStore;
+import fairedge.server.room.store.ShowStore;
 import java.util.UUID;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -11,9 +12,11 @@ import org.springframework.stereotype.Component;
 @Order(0)
 class HintsKept implements Belongings {
   private final RoomStore store;
+  private final ShowStore shows;
 
-  HintsKept(RoomStore store) {
+  HintsKept(RoomStore store, ShowStore shows) {
     this.store = store;
+    this.shows = shows;
   }
 
   @Override
@@ -26,5 +29,6 @@ class HintsKept implements Belongings {
   @Override
   public void eraseAccount(UUID account) {
     store.forgetOf(account);
+    shows.forgetOf(account);
   }
 }

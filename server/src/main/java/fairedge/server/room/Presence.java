@@ -45,6 +45,7 @@ public class Presence implements Round {
 
   private final RoomStore store;
   private final Rooms rooms;
+  private final Shows shows;
   private final Courses courses;
   private final LiveEvents events;
   private final LiveHub hub;
@@ -54,9 +55,16 @@ public class Presence implements Round {
   private volatile boolean isOver;
 
   Presence(
-      RoomStore store, Rooms rooms, Courses courses, LiveEvents events, LiveHub hub, Clock clock) {
+      RoomStore store,
+      Rooms rooms,
+      Shows shows,
+      Courses courses,
+      LiveEvents events,
+      LiveHub hub,
+      Clock clock) {
     this.store = store;
     this.rooms = rooms;
+    this.shows = shows;
     this.courses = courses;
     this.events = events;
     this.hub = hub;
@@ -157,6 +165,7 @@ public class Presence implements Round {
       for (UUID workpiece : now) {
         try {
           rooms.tellMoved(workpiece);
+          shows.tellMoved(workpiece);
         } catch (RuntimeException e) {
           log.warn("a step of workpiece {} is not told in the room", workpiece, e);
         }

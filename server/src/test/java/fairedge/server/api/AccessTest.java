@@ -169,6 +169,8 @@ class AccessTest {
         with(key, Map.of("workpiece", UUID.randomUUID(), "whole", true, "title", ""));
     Map<String, Object> telling =
         Map.of("revision", 99, "title", "x", "about", "", "steps", List.of());
+    Map<String, Object> shown = Map.of("workpiece", UUID.randomUUID());
+    Map<String, Object> sightOf = Map.of("lens", "clay", "caption", "");
     Map<String, Object> hint = Map.of("id", HINT, "text", "Look here.", "revision", 0);
     Map<String, Object> sight = Map.of("inSight", true);
     return List.of(
@@ -182,6 +184,13 @@ class AccessTest {
         line("GET", "/api/exercises", null, 401, 200, 200, 200, 200),
         line("GET", "/api/classes/{course}/room", null, 401, 404, 404, 404, 200),
         line("GET", "/api/classes/{course}/room/live", null, 401, 404, 404, 404, 200),
+        line("GET", "/api/classes/{course}/show", null, 401, 404, 404, 404, 404),
+        line("PUT", "/api/classes/{course}/show", shown, 401, 404, 404, 404, 404),
+        line("PUT", "/api/classes/{course}/show/sight", sightOf, 401, 404, 404, 404, 409),
+        line("GET", "/api/classes/{course}/show/mesh", null, 401, 404, 404, 404, 404),
+        line("POST", "/api/classes/{course}/show/tries", key, 401, 404, 404, 404, 404),
+        line("GET", "/api/classes/{course}/show/live", null, 401, 200, 200, 404, 200),
+        line("DELETE", "/api/classes/{course}/show", null, 401, 404, 404, 404, 204),
         line("GET", "/api/room/{bench}", null, 401, 404, 404, 404, 200),
         line("GET", "/api/room/{bench}/mesh", null, 401, 404, 404, 404, 200),
         line("GET", "/api/room/{bench}/picture", null, 401, 404, 404, 404, 200),

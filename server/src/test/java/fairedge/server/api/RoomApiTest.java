@@ -176,4 +176,57 @@ class RoomApiTest {
     }
     assertThat(revisions).contains(1L, 2L);
   }
+
+  /** Shown by its owner alone; steps reach the other node, and views pass by. */
+  @Test
+  void anInstructorsBench_isShown_stepByStep_andBranchedOff() {
+    Client rune = Client.signedIn(other, "rune");
+    String at = "/api/classes/" + course + "/show";
+    Map<String, Object> form =
+        Map.of("form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID());
+    String piece = marit.post("/api/practice", form).is(201).json().path("id").asString();
+    String workpiece =
+        marit
+            .put("/api/practice/" + piece + "/workpiece", Map.of())
+            .is(200)
+            .json()
+            .path("id")
+            .asString();
+    rune.get(at).is(404);
+    rune.put(at, Map.of("workpiece", workpiece)).is(404);
+    marit.put(at, Map.of("workpiece", bench(rune, "Hatch lid"))).is(404);
+    marit.put(at, Map.of("workpiece", workpiece)).is(200);
+    JsonNode shown = rune.get(at).is(200).json();
+    assertThat(shown.path("by").asString()).isEqualTo("Marit Tangen");
+    assertThat(shown.path("step").asInt()).isZero();
+    try (Line following = rune.line(at + "/live?after=" + shown.path("last").asLong(), null)) {
+      assertThat(following.reply().status()).isEqualTo(200);
+      marit
+          .post("/api/workpieces/" + workpiece + "/steps", Bollard.step(0, Bollard.trace(16, 24)))
+          .is(200);
+      JsonNode step = following.next("step").json();
+      assertThat(step.path("revision").asLong()).isEqualTo(1);
+      assertThat(step.path("tool").asString()).isEqualTo("Trace");
+      Map<String, Object> eye = Map.of("x", 900, "y", -1400, "z", 700);
+      Map<String, Object> sight =
+          Map.of(
+              "camera", Map.of("eye", eye, "target", Map.of("x", 0, "y", 0, "z", 40)),
+              "lens", "sides",
+              "caption", "Two faces of nine sides.");
+      marit.put(at + "/sight", sight).is(204);
+      JsonNode seen = following.next("sight").json();
+      assertThat(seen.path("caption").asString()).isEqualTo("Two faces of nine sides.");
+      assertThat(seen.path("camera").path("eye").path("x").asInt()).isEqualTo(900);
+      assertThat(rune.get(at).json().path("lens").asString()).isEqualTo("sides");
+      rune.get(at + "/mesh").is(200);
+      JsonNode own =
+          rune.post(at + "/tries", Map.of("clientKey", UUID.randomUUID())).is(201).json();
+      assertThat(own.path("title").asString()).contains("as it was shown");
+      rune.delete(at).is(404);
+      marit.delete(at).is(204);
+      following.next("ended");
+      rune.get(at).is(404);
+      marit.put(at + "/sight", sight).is(409);
+    }
+  }
 }

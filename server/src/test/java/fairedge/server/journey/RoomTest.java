@@ -14,6 +14,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.interactions.PointerInput;
 
 /** The room in two browsers: an instructor looks on, a student cuts and asks; the server dies. */
 class RoomTest {
@@ -36,16 +37,11 @@ class RoomTest {
     return By.xpath("//button[@data-tile][contains(., \"" + text + "\")]");
   }
 
-  private static String assignment(Client student, String title) {
-    return student
-        .get("/api/assignments")
-        .json()
-        .valueStream()
-        .filter(a -> a.path("exercise").path("title").asString().equals(title))
-        .findFirst()
-        .orElseThrow()
-        .path("id")
-        .asString();
+  private static String assignment(String title) {
+    return database.value(
+        "select a.id from assignment a join exercise e on e.id = a.exercise_id where e.title = '"
+            + title
+            + "'");
   }
 
   /** Splits an edge of the lid's rim, at whichever revision it is. */
@@ -70,7 +66,7 @@ class RoomTest {
   @Test
   void aStudentAsks_isSeen_isTold_andBothComeBackWhenTheServerDies() {
     Client cutting = Client.signedIn(app, "rune");
-    String assignment = assignment(cutting, "Hatch lid");
+    String assignment = assignment("Hatch lid");
     try (Browser instructor = new Browser(app.address());
         Browser student = new Browser(app.address())) {
       instructor.open("/");
@@ -128,6 +124,63 @@ class RoomTest {
       student.see(By.xpath("//h2[.='Hints at the bench']"));
       student.see(By.xpath("//li[contains(., 'Begin at the rim.')]"));
       assertThat(student.complaints()).isEmpty();
+    }
+  }
+
+  @Test
+  void anInstructorsBench_isFollowedByAStudent_whoBranchesOff_andComesBack() {
+    Client marit = Client.signedIn(app, "marit");
+    String practice =
+        marit
+            .post(
+                "/api/practice",
+                Map.of("form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID()))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    try (Browser instructor = new Browser(app.address());
+        Browser student = new Browser(app.address())) {
+      instructor.open("/");
+      instructor.press("Sign in as Marit");
+      instructor.see(By.linkText("Room"));
+      student.open("/");
+      student.press("Sign in as Ines");
+      student.see(By.xpath("//h1[.='My work']"));
+      instructor.open("/practice/" + practice);
+      instructor.leaveDialog("To the bench");
+      instructor.press("Show live");
+      instructor.see("showing");
+      student.see(By.linkText("Follow it")).click();
+      student.seeText("shown-step", "The starter");
+      String before = student.projection();
+      instructor.drag(PointerInput.MouseButton.LEFT, 160, 30);
+      student.await(() -> !student.projection().equals(before));
+      instructor.write("Caption for the class", "Look at the rim.");
+      instructor.type(Keys.ENTER);
+      student.seeText("shown-caption", "Look at the rim.");
+      String workpiece = database.value("select workpiece_id from bench_show");
+      step(marit, workpiece);
+      student.seeText("shown-step", "Step 1: Split");
+      assertThat(student.barriers()).isEmpty();
+      assertThat(instructor.barriers()).isEmpty();
+      student.picture("show");
+      student.press("Turn freely");
+      String free = student.projection();
+      instructor.drag(PointerInput.MouseButton.LEFT, -90, 20);
+      instructor.write("Caption for the class", "And now from here.");
+      instructor.type(Keys.ENTER);
+      student.seeText("shown-caption", "And now from here.");
+      assertThat(student.projection()).as("the view is the student's own").isEqualTo(free);
+      student.press("Try it yourself from here");
+      student.await(() -> student.path().startsWith("/practice/"));
+      student.leaveDialog("To the bench");
+      student.see(By.partialLinkText("What is shown")).click();
+      student.seeText("shown-step", "Step 1: Split");
+      instructor.press("Stop showing");
+      student.see(By.xpath("//*[.='Nothing is shown to the class now.']"));
+      assertThat(student.complaints()).isEmpty();
+      assertThat(instructor.complaints()).isEmpty();
     }
   }
 }

@@ -4,6 +4,7 @@ import static fairedge.schema.generated.Tables.LIVE_EVENT;
 import static fairedge.schema.generated.Tables.LIVE_SUBJECT;
 
 import fairedge.server.live.LiveEvent;
+import fairedge.server.live.Passing;
 import fairedge.server.platform.Json;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -45,8 +46,14 @@ public class LiveStore {
         .set(LIVE_EVENT.CONTENT, json.write(content))
         .set(LIVE_EVENT.AT, now.atOffset(ZoneOffset.UTC))
         .execute();
-    db.execute("select pg_notify({0}, {1})", CHANNEL, subject + " " + number);
+    db.execute("select pg_notify(?, ?)", CHANNEL, subject + " " + number);
     return number;
+  }
+
+  /** Tells all nodes of what is kept nowhere: who hears nothing of it misses nothing. */
+  public void pass(String subject, String kind, Object content) {
+    String told = Passing.of(subject, kind, json.write(content).data()).written();
+    db.execute("select pg_notify(?, ?)", CHANNEL, told);
   }
 
   /** The newest number of a subject; 0 where nothing happened yet. */

@@ -64,7 +64,7 @@ class RoomController {
 
   record HelpRequest(boolean asks) {}
 
-  private static long number(@Nullable String last, @Nullable Long after) {
+  static long number(@Nullable String last, @Nullable Long after) {
     if (last != null && last.matches("\\d{1,18}")) {
       return Long.parseLong(last);
     }
