@@ -19,6 +19,9 @@ export type Insets = [number, number, number, number];
 
 const FLY_MS = 280;
 
+/** Who is no nearer than so much of what fits sees the whole. */
+const WHOLE = 0.7;
+
 /** A round of sides to look from: three rings, as the eye stands a little above, level, a little below. */
 const SIDES = [27, 2, -25].flatMap((height) =>
   Array.from({ length: 12 }, (_, i) => {
@@ -295,6 +298,25 @@ export abstract class Eye {
     if (!(eye.distanceTo(target) > 1e-6 * this.model.radius)) return;
     this.camera.position.copy(eye);
     this.controls.target.copy(target);
+    this.controls.update();
+    this.isMoved = true;
+    this.changed();
+  }
+
+  /**
+   * Sees what a camera of another frame sees: the whole from its side where it sees about the whole,
+   * since frames differ; else it stands where that stands.
+   */
+  follow(place: CameraPlace) {
+    if (!this.model) return;
+    const away = this.vector(place.eye).sub(this.vector(place.target));
+    const fits = this.fittingDistance(away.clone().normalize(), this.model.centre);
+    if (away.length() < WHOLE * fits) {
+      this.stand(place);
+      return;
+    }
+    this.camera.position.copy(this.eyeAtSideOf(place));
+    this.controls.target.copy(this.model.centre);
     this.controls.update();
     this.isMoved = true;
     this.changed();

@@ -153,7 +153,7 @@ function HintForm(props: {
       />
       <div className="mt-2 flex items-center gap-2.5">
         <p role="status" className="condensed min-w-0 flex-1 truncate text-[13px]">
-          {said ?? (picked ? `Pinned to the ${picked.on}` : 'Click the model to pin it to a place')}
+          {said ?? (picked ? `Pinned to the ${picked.on}` : 'Click the model to pin it')}
         </p>
         {tile.asksSince && (
           <Button size="small" onClick={() => void api.helped(tile.workpiece)}>

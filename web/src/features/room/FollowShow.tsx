@@ -69,7 +69,7 @@ function Shown(props: { course: string; show: Show; bytes: ArrayBuffer; band: Re
   const [problem, setProblem] = useState<string | null>(null);
   const see = useEffectEvent(({ camera, lens: shown }: Show) => {
     if (!follows) return;
-    if (camera) stage?.stand(camera);
+    if (camera) stage?.follow(camera);
     const named = LENSES.find((l) => l.lens === shown)?.lens as Lens | undefined;
     if (named && SEEN.includes(named) && named !== lens) looking.setLens(named);
   });

@@ -109,7 +109,7 @@ function Sight({ course, caption }: { course: string; caption: string }) {
   const tell = useEffectEvent(async () => {
     const lens = readAddress('lens') ?? 'clay';
     try {
-      await api.showSight(course, { camera: stage.cameraPlace, lens, caption });
+      await api.showSight(course, { camera: stage.cameraPlace ?? null, lens, caption });
     } catch (e) {
       // Somebody else shows by now, or the line is lost: which of them is found out by looking.
       if (asProblem(e).status === 409) void client.invalidateQueries(queries.show(course));

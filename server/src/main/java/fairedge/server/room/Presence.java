@@ -69,7 +69,7 @@ public class Presence implements Round {
     this.events = events;
     this.hub = hub;
     this.clock = clock;
-    this.teller = Thread.ofVirtual().name("room-teller").start(this::tell);
+    this.teller = Thread.ofVirtual().name("room-teller").start(this::tellOn);
   }
 
   /** Called again and again while a line is open; it writes now and then only. */
@@ -155,24 +155,26 @@ public class Presence implements Round {
     LockSupport.unpark(teller);
   }
 
-  private void tell() {
+  private void tellOn() {
     while (!isOver) {
       List<UUID> now;
       synchronized (moved) {
         now = List.copyOf(moved);
         moved.clear();
       }
-      for (UUID workpiece : now) {
-        try {
-          rooms.tellMoved(workpiece);
-          shows.tellMoved(workpiece);
-        } catch (RuntimeException e) {
-          log.warn("a step of workpiece {} is not told in the room", workpiece, e);
-        }
-      }
+      now.forEach(this::tell);
       if (now.isEmpty()) {
         LockSupport.park();
       }
+    }
+  }
+
+  private void tell(UUID workpiece) {
+    try {
+      rooms.tellMoved(workpiece);
+      shows.tellMoved(workpiece);
+    } catch (RuntimeException e) {
+      log.warn("a step of workpiece {} is not told in the room", workpiece, e);
     }
   }
 

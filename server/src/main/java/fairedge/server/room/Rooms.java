@@ -84,10 +84,7 @@ public class Rooms {
     long last = events.last(room(course));
     Map<UUID, UUID> groups = courses.groups(course);
     List<TileView> there =
-        store.places(course).stream()
-            .map(place -> tiles.of(place, groups.get(place.account())))
-            .filter(Objects::nonNull)
-            .toList();
+        store.places(course).stream().map(tiles::of).filter(Objects::nonNull).toList();
     Set<UUID> present = there.stream().map(TileView::student).collect(Collectors.toSet());
     List<Member> students = courses.students(course);
     List<AwayView> away =
@@ -265,8 +262,7 @@ public class Rooms {
         .place(workpiece)
         .filter(place -> !store.watches(place.course(), clock.instant()).isEmpty())
         .ifPresent(place -> {
-          UUID group = courses.groups(place.course()).get(place.account());
-          TileView tile = tiles.of(place, group);
+          TileView tile = tiles.of(place);
           if (tile != null) {
             events.tell(room(place.course()), "bench", tile);
           }

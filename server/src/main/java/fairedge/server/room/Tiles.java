@@ -6,6 +6,7 @@ import fairedge.server.bench.OverShoulder;
 import fairedge.server.bench.OverShoulder.Glance;
 import fairedge.server.bench.OverShoulder.Moment;
 import fairedge.server.bench.StepView;
+import fairedge.server.course.Courses;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.platform.Problem;
 import fairedge.server.platform.Recent;
@@ -33,6 +34,8 @@ class Tiles {
   /** A state is drawn once for all who look on, and again no sooner. */
   private static final Duration DRAWN_FOR = Duration.ofSeconds(5);
 
+  private static final Duration KNOWN_FOR = Duration.ofSeconds(20);
+  private static final int MOST_KNOWN = 5_000;
   private static final long PICTURE_BYTES = 24_000_000;
 
   /** Larger ones are not drawn while a class cuts. */
@@ -41,27 +44,58 @@ class Tiles {
   private final OverShoulder benches;
   private final Assignments assignments;
   private final Accounts accounts;
+  private final Courses courses;
   private final Turns turns;
   private final Clock clock;
+  private final Recent<UUID, Facts> facts = new Recent<>(MOST_KNOWN, known -> 1);
   private final Recent<UUID, Picture> drawn =
       new Recent<>(PICTURE_BYTES, picture -> 1000 + picture.png().length);
 
   Tiles(
-      OverShoulder benches, Assignments assignments, Accounts accounts, Turns turns, Clock clock) {
+      OverShoulder benches,
+      Assignments assignments,
+      Accounts accounts,
+      Courses courses,
+      Turns turns,
+      Clock clock) {
     this.benches = benches;
     this.assignments = assignments;
     this.accounts = accounts;
+    this.courses = courses;
     this.turns = turns;
     this.clock = clock;
   }
 
   private record Picture(byte[] png, long revision, Instant at) {}
 
-  /** Null where the workpiece is gone. */
-  @Nullable TileView of(Place place, @Nullable UUID group) {
-    Glance glance = benches.glance(place.workpiece()).orElse(null);
+  /** What hardly ever changes of somebody at a bench; looked up anew now and then. */
+  private record Facts(String name, @Nullable UUID group, String title, Instant at) {}
+
+  private @Nullable Facts facts(Place place) {
+    Facts known = facts.getIfPresent(place.workpiece());
+    Instant now = clock.instant();
+    if (known != null && known.at().plus(KNOWN_FOR).isAfter(now)) {
+      return known;
+    }
     SignedIn student = accounts.people(List.of(place.account())).get(place.account());
-    if (glance == null || student == null) {
+    if (student == null) {
+      return null;
+    }
+    Facts found =
+        new Facts(
+            student.name(),
+            courses.groups(place.course()).get(place.account()),
+            assignments.require(place.assignment()).exercise().title(),
+            now);
+    facts.put(place.workpiece(), found);
+    return found;
+  }
+
+  /** Null where the workpiece is gone. */
+  @Nullable TileView of(Place place) {
+    Facts facts = facts(place);
+    Glance glance = benches.glance(place.workpiece()).orElse(null);
+    if (glance == null || facts == null) {
       return null;
     }
     StepView last = glance.last();
@@ -70,11 +104,11 @@ class Tiles {
     Instant still = moments.isEmpty() ? place.since() : moments.getLast().at();
     return new TileView(
         place.workpiece(),
-        student.id(),
-        student.name(),
-        group,
+        place.account(),
+        facts.name(),
+        facts.group(),
         place.assignment(),
-        assignments.require(place.assignment()).exercise().title(),
+        facts.title(),
         glance.revision(),
         last == null ? null : last.tool(),
         last == null ? null : last.brief(),

@@ -94,7 +94,6 @@ class RoomTest {
                   + " 'rune'");
       step(cutting, workpiece);
       instructor.see(By.xpath("//aside//li[contains(., 'Split')]"));
-      instructor.see(tile("step 1"));
       instructor.write("Text of the hint", "Begin at the rim.");
       assertThat(instructor.barriers()).isEmpty();
       instructor.picture("room");
