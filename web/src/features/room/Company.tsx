@@ -59,7 +59,7 @@ export function Company({ workpiece }: { workpiece: string }) {
           key={hint.id}
           role="status"
           className="over-stage border border-magenta bg-sheet px-3 py-2"
-          data-testid="hint"
+          data-testid="pinned-hint"
         >
           <p className="text-[13px] text-magenta">
             {hint.by}

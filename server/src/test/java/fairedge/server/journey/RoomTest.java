@@ -98,11 +98,11 @@ class RoomTest {
       assertThat(instructor.barriers()).isEmpty();
       instructor.picture("room");
       instructor.chord(Keys.CONTROL, Keys.ENTER);
-      student.seeText("hint", "Begin at the rim.");
+      student.seeText("pinned-hint", "Begin at the rim.");
       student.picture("bench-hint");
       assertThat(student.barriers()).isEmpty();
       student.press("Understood");
-      student.seeNo("hint");
+      student.seeNo("pinned-hint");
 
       int port = app.port();
       app.close();
