@@ -15,13 +15,19 @@ export function openLine(
 ): () => void {
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let lost: ReturnType<typeof setTimeout> | undefined;
   let last = after();
   const open = () => {
     const mark = path.includes('?') ? '&' : '?';
     source = new EventSource(`/api${path}${last === null ? '' : `${mark}after=${last}`}`);
-    source.onopen = () => onLine(true);
+    source.onopen = () => {
+      clearTimeout(lost);
+      onLine(true);
+    };
     source.onerror = () => {
-      onLine(false);
+      // A line that ended by itself is open again in a moment.
+      clearTimeout(lost);
+      lost = setTimeout(() => onLine(false), LOST_MS);
       // The browser comes back by itself where it may; where it gave up, it is asked to.
       if (source?.readyState === EventSource.CLOSED) {
         source.close();
@@ -38,8 +44,10 @@ export function openLine(
   open();
   return () => {
     clearTimeout(timer);
+    clearTimeout(lost);
     source?.close();
   };
 }
 
 const AGAIN_MS = 3000;
+const LOST_MS = 4000;

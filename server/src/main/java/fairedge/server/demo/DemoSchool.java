@@ -16,6 +16,8 @@ import fairedge.server.course.Joining;
 import fairedge.server.course.People;
 import fairedge.server.course.PeopleView.GroupView;
 import fairedge.server.course.Role;
+import fairedge.server.demonstration.DemonstrationView.DemonstrationRow;
+import fairedge.server.demonstration.Demonstrations;
 import fairedge.server.exercise.Assignment;
 import fairedge.server.exercise.Assignments;
 import fairedge.server.exercise.Setting;
@@ -90,6 +92,7 @@ class DemoSchool {
   private final Bench bench;
   private final Submissions submissions;
   private final Reviewing reviews;
+  private final Demonstrations demonstrations;
   private final Clock clock;
 
   DemoSchool(
@@ -102,6 +105,7 @@ class DemoSchool {
       Bench bench,
       Submissions submissions,
       Reviewing reviews,
+      Demonstrations demonstrations,
       Clock clock) {
     this.accounts = accounts;
     this.classes = classes;
@@ -112,7 +116,19 @@ class DemoSchool {
     this.bench = bench;
     this.submissions = submissions;
     this.reviews = reviews;
+    this.demonstrations = demonstrations;
     this.clock = clock;
+  }
+
+  /** What came along is shown to the class, and one of it beside the brief of the lid. */
+  private void show(UUID course, DemoWork.Set set, SignedIn marit) {
+    UUID lid = assignments.require(set.lid()).exercise().id();
+    for (DemonstrationRow row : demonstrations.list(marit).demonstrations()) {
+      demonstrations.set(row.id(), course, true, marit);
+      if (row.title().startsWith("A round lid")) {
+        demonstrations.link(row.id(), lid, true, marit);
+      }
+    }
   }
 
   /** Who signs in how, beside those whom the class has in any case. */
@@ -149,6 +165,7 @@ class DemoSchool {
       classes.enrol(autumn, student.id(), Role.STUDENT);
       all.add(student);
     }
+    show(autumn, set, marit);
     GroupView tuesday = people.addGroup(autumn, "Tuesday", marit);
     GroupView thursday = people.addGroup(autumn, "Thursday", marit);
     for (int i = 0; i < all.size(); i++) {

@@ -291,8 +291,16 @@ public class Demonstrations {
   /** Plays it and keeps it, unless it is kept already. */
   Demonstration insert(Demonstration d, UUID clientKey, UUID person) {
     KeptSteps played = turns.await(person, () -> rehearsal.played(d));
-    store.insert(d.saying(d.title(), d.about(), played), clientKey, clock.instant());
-    return store.findByKey(clientKey).orElseThrow();
+    return keep(d.saying(d.title(), d.about(), played), clientKey);
+  }
+
+  /** A key that somebody else used finds nothing of theirs. */
+  private Demonstration keep(Demonstration d, UUID clientKey) {
+    store.insert(d, clientKey, clock.instant());
+    return store
+        .findByKey(clientKey)
+        .filter(kept -> Objects.equals(kept.owner(), d.owner()))
+        .orElseThrow(() -> Problem.notFound("demonstration"));
   }
 
   private static String titled(String title) {
@@ -394,12 +402,7 @@ public class Demonstrations {
             0,
             clock.instant(),
             null);
-    store.insert(copy, clientKey, clock.instant());
-    return store
-        .findByKey(clientKey)
-        .filter(c -> c.isOf(account.id()))
-        .map(c -> view(c, account))
-        .orElseThrow(() -> Problem.notFound("demonstration"));
+    return view(keep(copy, clientKey), account);
   }
 
   /** Puts it out of sight, or brings it back. */

@@ -10,14 +10,15 @@ import fairedge.server.meshfile.MeshFiles;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.UUID;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** Sees to it that the demonstrations that come along are there; whichever node is first. */
 @Component
-class SampleShelf {
+@Order(0)
+class SampleShelf implements ApplicationRunner {
   private final DemonstrationStore store;
   private final Demonstrations demonstrations;
   private final MeshFiles meshes;
@@ -31,9 +32,8 @@ class SampleShelf {
     this.clock = clock;
   }
 
-  @EventListener(ApplicationReadyEvent.class)
-  @Order(0)
-  void fill() {
+  @Override
+  public void run(ApplicationArguments arguments) {
     for (Sample sample : Samples.all()) {
       UUID key = keyOf(sample);
       if (store.findByKey(key).isEmpty()) {

@@ -18,6 +18,9 @@ final class LiveLine implements Runnable {
   private static final long REST_NANOS = 10_000_000_000L;
   private static final int AT_ONCE = 200;
 
+  /** So soon a browser comes back that lost its line. */
+  private static final long AGAIN_MS = 1000;
+
   /** What is asked for on. */
   interface Reading {
     List<LiveEvent> after(String subject, long number, int most);
@@ -72,7 +75,7 @@ final class LiveLine implements Runnable {
   public void run() {
     thread = Thread.currentThread();
     try {
-      emitter.send(SseEmitter.event().comment("open"));
+      emitter.send(SseEmitter.event().reconnectTime(AGAIN_MS).comment("open"));
       while (!isOver) {
         stays.run();
         if (isWoken.getAndSet(false)) {

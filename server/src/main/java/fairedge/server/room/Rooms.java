@@ -21,6 +21,7 @@ import fairedge.server.room.store.RoomStore;
 import fairedge.server.room.store.RoomStore.Hint;
 import fairedge.server.room.store.RoomStore.Place;
 import fairedge.server.room.store.RoomStore.Watch;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -39,6 +40,10 @@ import org.springframework.stereotype.Service;
 @Service
 public class Rooms {
   private static final int MOST_HINTS = 20;
+
+  /** So long a look lasts that has no line. */
+  private static final Duration LOOKED = Duration.ofSeconds(15);
+
   private static final Duration REMEMBERED = Duration.ofDays(30);
 
   private final RoomStore store;
@@ -107,13 +112,24 @@ public class Rooms {
   }
 
   public WorkpieceView lookOn(UUID workpiece, SignedIn account) {
-    requireToLookOn(workpiece, Right.READ_ALL, account);
+    lookAt(workpiece, account);
     return benches.state(workpiece, account);
   }
 
   public byte[] mesh(UUID workpiece, SignedIn account) {
-    requireToLookOn(workpiece, Right.READ_ALL, account);
+    lookAt(workpiece, account);
     return benches.mesh(workpiece, account);
+  }
+
+  /** Nobody looks on unseen: whoever asks for a bench is told of there, also without a line. */
+  private void lookAt(UUID workpiece, SignedIn account) {
+    Glance bench = requireToLookOn(workpiece, Right.READ_ALL, account);
+    UUID course = assignments.require(bench.owner().id()).courseId();
+    String name = "look %s %s".formatted(account.id(), workpiece);
+    UUID id = UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
+    if (store.watch(id, course, account.id(), workpiece, clock.instant().plus(LOOKED))) {
+      tellCompany(workpiece);
+    }
   }
 
   public byte[] picture(UUID workpiece, SignedIn account) {
@@ -147,6 +163,10 @@ public class Rooms {
             clock.instant(),
             null);
     store.add(hint);
+    Hint kept = store.hint(id).orElseThrow();
+    if (!kept.workpiece().equals(workpiece) || !kept.by().equals(account.id())) {
+      throw Problem.of(Problem.Kind.BAD_INPUT, "Give this hint an id of its own.");
+    }
     store.ask(workpiece, null);
     tellCompany(workpiece);
     tellMoved(workpiece);

@@ -1,5 +1,7 @@
 package fairedge.server.room;
 
+import fairedge.core.effort.Effort;
+import fairedge.core.mesh.Mesh;
 import fairedge.picture.MeshPicture;
 import fairedge.server.account.Accounts;
 import fairedge.server.bench.OverShoulder;
@@ -141,9 +143,10 @@ class Tiles {
     turns.later(() -> {
       try {
         png.complete(draw(workpiece));
+      } catch (Effort.Over over) {
+        png.completeExceptionally(tooLarge());
       } catch (RuntimeException e) {
         png.completeExceptionally(e);
-        throw e;
       }
     });
     try {
@@ -155,10 +158,14 @@ class Tiles {
     }
   }
 
+  private static Problem tooLarge() {
+    return Problem.of(Problem.Kind.TOO_DEAR, "This mesh is too large for a picture on the side.");
+  }
+
   private byte[] draw(UUID workpiece) {
-    var mesh = benches.copy(workpiece);
+    Mesh mesh = benches.copy(workpiece);
     if (mesh.faceCount() > MOST_FACES) {
-      throw Problem.of(Problem.Kind.TOO_DEAR, "This mesh is too large for a picture on the side.");
+      throw tooLarge();
     }
     return MeshPicture.png(mesh, List.of(), PICTURE);
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairedge.server.running.Application;
 import fairedge.server.running.Client;
 import fairedge.server.running.Database;
+import fairedge.server.running.School;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -98,6 +99,13 @@ class DemonstrationsApiTest {
   private static Map<String, Object> recording(String workpiece, boolean whole) {
     return Map.of(
         "workpiece", workpiece, "whole", whole, "title", "Across", "clientKey", UUID.randomUUID());
+  }
+
+  /** Of another class. */
+  private static Client teacher() {
+    School school = new School(app);
+    school.classOf("Breakwater", school.person("olga", "Olga Brandt"));
+    return Client.signedIn(app, "olga");
   }
 
   private static List<String> kinds(JsonNode view) {
@@ -204,6 +212,10 @@ class DemonstrationsApiTest {
     assertThat(whole.path("frames").get(4).path("mesh"))
         .as("back to the starter")
         .isEqualTo(whole.path("frames").get(0).path("mesh"));
+    Client olga = teacher();
+    Map<String, Object> others = new HashMap<>(asked);
+    others.put("workpiece", cut(olga));
+    olga.post(ALL, others).is(404);
     JsonNode plain = marit.post(ALL, recording(workpiece, false)).is(201).json();
     assertThat(kinds(plain)).containsExactly("starter", "made");
     assertThat(plain.path("frames").get(1).path("mesh"))

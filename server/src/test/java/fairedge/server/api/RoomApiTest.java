@@ -229,4 +229,39 @@ class RoomApiTest {
       marit.put(at + "/sight", sight).is(409);
     }
   }
+
+  /** A look by the address alone is told of too, and so is a hint under somebody else's id. */
+  @Test
+  void nobodyLooksOnUnseen() {
+    Client solveig = Client.signedIn(one, "solveig");
+    String workpiece = bench(solveig, "Hatch lid");
+    String company = "/api/workpieces/" + workpiece + "/company";
+    assertThat(solveig.get(company).is(200).json().path("followers").size()).isZero();
+    marit.get("/api/room/" + workpiece).is(200);
+    assertThat(solveig.get(company).json().path("followers").get(0).asString())
+        .isEqualTo("Marit Tangen");
+    UUID id = UUID.randomUUID();
+    Map<String, Object> hint = Map.of("id", id, "text", "Look here.", "revision", 0);
+    marit.post("/api/room/" + workpiece + "/hints", hint).is(201);
+    String others = bench(Client.signedIn(one, "bastian"), "Hatch lid");
+    marit.post("/api/room/" + others + "/hints", hint).is(400);
+    String piece =
+        solveig
+            .post(
+                "/api/practice",
+                Map.of(
+                    "form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID()))
+            .is(201)
+            .json()
+            .path("id")
+            .asString();
+    String practised =
+        solveig
+            .put("/api/practice/" + piece + "/workpiece", Map.of())
+            .is(200)
+            .json()
+            .path("id")
+            .asString();
+    marit.get("/api/room/" + practised).is(404);
+  }
 }

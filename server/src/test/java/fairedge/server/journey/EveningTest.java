@@ -89,10 +89,15 @@ class EveningTest {
   }
 
   private static Map<String, Object> step() {
+    return step(16, 24);
+  }
+
+  /** A line from corner to corner of the lid's top. */
+  private static Map<String, Object> step(int from, int to) {
     Map<String, Object> view =
         Map.of("kind", "perspective", "eye", Map.of("x", 900, "y", -1400, "z", 700));
     List<Map<String, Object>> points =
-        List.of(16, 24).stream()
+        List.of(from, to).stream()
             .map(v ->
                 Map.<String, Object>of("anchor", Map.of("on", "vertex", "vertex", v), "view", view))
             .toList();
@@ -317,6 +322,37 @@ class EveningTest {
       student.await(() -> student.see("last-step").getText().contains("Trace"));
       assertThat(student.complaints()).isEmpty();
     }
+    assertThat(instructor.complaints()).isEmpty();
+  }
+
+  /** What an instructor cuts on a copy of the hand-in becomes the mend of the note. */
+  @Test
+  void aMendDrawnOnACopy_isGivenToTheNote() {
+    String id = handIn(Client.signedIn(app, "rune"));
+    instructor.open("/");
+    instructor.press("Sign in as Marit");
+    instructor.button("Review");
+    instructor.open("/review/" + id + "?alone=yes");
+    instructor.see("chosen-place");
+    instructor.type("n");
+    instructor.see(By.cssSelector("[aria-label='Text of note 1']:focus"));
+    instructor.type("Watch this.");
+    instructor.press("Draw its mend on a copy");
+    instructor.await(() -> instructor.path().startsWith("/practice/"));
+    instructor.leaveDialog("To the bench");
+    assertThat(instructor.isEnabled("Give it to the note")).isFalse();
+    String copy =
+        database.value(
+            "select id from workpiece where owner_type = 'practice' order by opened_at desc limit"
+                + " 1");
+    Client.signedIn(app, "marit")
+        .post("/api/workpieces/" + copy + "/steps", step(18, 22))
+        .is(200);
+    instructor.reload();
+    instructor.press("Give it to the note");
+    instructor.await(() -> instructor.path().equals("/review/" + id));
+    instructor.see("note-mend");
+    instructor.see(By.xpath("//*[@data-testid='note-mend'][contains(., 'Drawn by hand')]"));
     assertThat(instructor.complaints()).isEmpty();
   }
 
