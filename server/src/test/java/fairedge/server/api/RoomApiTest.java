@@ -249,8 +249,7 @@ class RoomApiTest {
         solveig
             .post(
                 "/api/practice",
-                Map.of(
-                    "form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID()))
+                Map.of("form", "hatch-lid", "profile", "All quads", "clientKey", UUID.randomUUID()))
             .is(201)
             .json()
             .path("id")

@@ -345,9 +345,7 @@ class EveningTest {
         database.value(
             "select id from workpiece where owner_type = 'practice' order by opened_at desc limit"
                 + " 1");
-    Client.signedIn(app, "marit")
-        .post("/api/workpieces/" + copy + "/steps", step(18, 22))
-        .is(200);
+    Client.signedIn(app, "marit").post("/api/workpieces/" + copy + "/steps", step(18, 22)).is(200);
     instructor.reload();
     instructor.press("Give it to the note");
     instructor.await(() -> instructor.path().equals("/review/" + id));
