@@ -71,6 +71,12 @@ public class MendBenchmark {
             .orElseThrow();
   }
 
+  /** What is there first. */
+  @Benchmark
+  public Offer first() {
+    return mender.of(Objects.requireNonNull(pair), 1);
+  }
+
   @Benchmark
   public Offer offer() {
     return mender.of(Objects.requireNonNull(pair));

@@ -70,8 +70,17 @@ public final class Mender {
    * @throws IllegalArgumentException if the state has no such finding
    */
   public Offer of(Finding finding) {
+    return of(finding, MOST);
+  }
+
+  /**
+   * The same, but so many at the most: the first that hold in the planner's order, put in order by
+   * what they cost.
+   */
+  public Offer of(Finding finding, int most) {
     Planned planned = plans(finding);
-    List<Trial.Held> held = new Search(planned.plans(), assessed(finding)).upTo(MOST);
+    List<Trial.Held> held =
+        new Search(planned.plans(), assessed(finding)).upTo(Math.min(most, MOST));
     // Stable: what is alike stays in the planner's order, which is that of the ids.
     held.sort(LEAST_FIRST);
     List<Mend> mends = new ArrayList<>();

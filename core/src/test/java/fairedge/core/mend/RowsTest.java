@@ -173,6 +173,26 @@ class RowsTest {
     assertThat(MeshBytes.write(mesh)).isEqualTo(before);
   }
 
+  /** Asked for one, it is among those that are offered when more are. */
+  @Test
+  void theFirst_isOneOfThose() {
+    Mesh mesh = twoTrianglesInACorner();
+    Workpiece workpiece = new Workpiece(mesh, Tolerance.of(mesh.bounds()));
+    State state =
+        State.of(new Inspector(Profile.named("Open sheet"), workpiece.tolerance()), workpiece);
+    Assessed triangle =
+        state.report().findings().stream()
+            .filter(a -> a.finding().kind().key().equals("triangle"))
+            .findFirst()
+            .orElseThrow();
+    Mender mender = new Mender(workpiece, state, List.of());
+    List<Mend> first = mender.of(triangle.finding(), 1).mends();
+    assertThat(first).hasSize(1);
+    assertThat(mender.of(triangle.finding()).mends())
+        .extracting(Mend::changes)
+        .contains(first.getFirst().changes());
+  }
+
   @Test
   void twoOfTheSameSentence_areToldApart() {
     MeshBuilder builder = new MeshBuilder();

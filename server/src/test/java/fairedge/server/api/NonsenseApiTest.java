@@ -64,6 +64,10 @@ class NonsenseApiTest {
   private static Client wanda;
   private static JsonNode description;
   private static Map<String, String> ids;
+
+  /** Hash of a mesh of a demonstration. */
+  private static String state;
+
   private static String course;
 
   @BeforeAll
@@ -98,6 +102,7 @@ class NonsenseApiTest {
             "marit",
             "Marit Tangen");
     course = school.classOf("Nonsense", teacher).toString();
+    JsonNode shown = marit.get("/api/demonstrations").is(200).json().path("demonstrations").get(0);
     ids =
         Map.of(
             "workpieces",
@@ -113,7 +118,10 @@ class NonsenseApiTest {
             "uploads",
             UUID.randomUUID().toString(),
             "bundles",
-            UUID.randomUUID().toString());
+            UUID.randomUUID().toString(),
+            "demonstrations",
+            shown.path("id").asString());
+    state = shown.path("mesh").asString();
   }
 
   @AfterAll
@@ -236,6 +244,9 @@ class NonsenseApiTest {
         .replace("{revision}", "0")
         .replace("{step}", "1")
         .replace("{hash}", "00")
+        .replace("{mesh}", state)
+        .replace("{bench}", ids.getOrDefault("workpieces", "x"))
+        .replace("{hint}", UUID.randomUUID().toString())
         .replace("{name}", "00")
         .replace("{sort}", "attempt")
         .replace("{which}", "1")

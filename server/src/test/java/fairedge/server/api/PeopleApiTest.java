@@ -574,7 +574,8 @@ class PeopleApiTest {
       assertThat(
               full.value(
                   "select count(*) from mesh_content where sha256 not in (select starter from"
-                      + " exercise union select mesh from exercise_reference)"))
+                      + " exercise union select mesh from exercise_reference union select starter"
+                      + " from demonstration union select mesh from demonstration_mesh)"))
           .isEqualTo("0");
       Bollard.open(Client.signedIn(demo, "ines"), "Mooring bollard");
     }
