@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { openLine } from '../../api/live';
 import { queries } from '../../api/queries';
@@ -37,23 +37,30 @@ export function useRoom(course: string, follows: string | null) {
   const client = useQueryClient();
   const room = useQuery(queries.room(course));
   const [online, setOnline] = useState(true);
-  const last = useRef<number | null>(null);
-  const first = room.data?.last;
+  const isThere = room.data !== undefined;
   useEffect(() => {
-    if (first === undefined) return;
+    if (!isThere) return;
     const { queryKey } = queries.room(course);
-    const change = (by: (now: RoomState) => RoomState) =>
+    const again = () => void client.invalidateQueries({ queryKey });
+    const change = (by: (now: RoomState) => RoomState) => {
       client.setQueryData(queryKey, (now) => now && by(now));
+      // What is asked for at the same time may be from before it.
+      if (client.isFetching({ queryKey }) > 0) again();
+    };
     return openLine(
       `/classes/${course}/room/live${follows ? `?follows=${follows}` : ''}`,
-      () => Math.max(first, last.current ?? 0),
+      () => client.getQueryData(queryKey)?.last ?? null,
       {
         bench: (tile) => change((now) => withTile(now, tile as Tile)),
         left: (left) =>
           change((now) => withoutTile(now, (left as { workpiece: string }).workpiece)),
       },
-      setOnline,
+      (open) => {
+        setOnline(open);
+        // While nobody looks on nothing is told: what happened before the line was open is looked up.
+        if (open) again();
+      },
     );
-  }, [client, course, follows, first]);
+  }, [client, course, follows, isThere]);
   return { room, online };
 }

@@ -75,6 +75,8 @@ final class LiveLine implements Runnable {
   public void run() {
     thread = Thread.currentThread();
     try {
+      // First: who finds the line open is known to be there, and what happens is told from then on.
+      stays.run();
       emitter.send(SseEmitter.event().reconnectTime(AGAIN_MS).comment("open"));
       while (!isOver) {
         stays.run();
